@@ -1,0 +1,78 @@
+using System.Globalization;
+using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.Drawings;
+using Wellsedes.Core.Plans;
+using Wellsedes.Formats.Lettering;
+using Wellsedes.Formats.Pdf;
+using Wellsedes.Formats.Png;
+using Wellsedes.Formats.Sheets;
+using Wellsedes.Formats.Svg;
+
+namespace Wellsedes.Cli;
+
+/// <summary>Draws the sheet of a plan file, or the catalogue's contact sheet when the file is "catalogue".</summary>
+internal static class DrawCommand
+{
+    public static int Run(string[] args)
+    {
+        var arguments = new Arguments(args, ["--sheet", "--scale", "--out"], ["--upright"]);
+        var path = arguments.Value("--out") ?? throw new CommandException("Say where to write with --out, for example --out plan.pdf.");
+        if (arguments.File == "catalogue")
+        {
+            var forms = new ItemForms(CatalogueList.Shipped);
+            Write(path, ContactSheet.Of(forms, Ratio(arguments.Value("--scale") ?? "1:20"), 482.6), []);
+            return 0;
+        }
+        var (_, state) = OpenedPlan.Read(arguments.File);
+        var settings = state.Plan.OfScheme<SheetSettings>(state.SchemeId).First();
+        if (arguments.Value("--sheet") is { } paper)
+            settings = settings with
+            {
+                Paper = Papers.Find(paper)?.Name
+                    ?? throw new CommandException($"\"{paper}\" is no paper size; use one of {string.Join(", ", Papers.All.Select(p => p.Name))}."),
+            };
+        if (arguments.Has("--upright"))
+            settings = settings with { Across = false };
+        if (arguments.Value("--scale") is { } scale)
+            settings = settings with { Scale = Ratio(scale) };
+        var input = new SheetInput(
+            state.Plan,
+            settings,
+            state.Space,
+            state.Items,
+            state.Walkways.Ways,
+            state.Tally,
+            state.Plan.Details.Title,
+            "",
+            "Draft",
+            DateOnly.FromDateTime(DateTime.Today)
+        );
+        var sheet = new SheetComposer(Typefaces.Shared).Compose(input);
+        Write(path, sheet.Drawing, [.. Schedule.Of(state.Items, CatalogueList.Shipped)]);
+        Console.WriteLine($"{path}: {settings.Paper}, {sheet.ScaleName}");
+        if (!sheet.Fits)
+            Console.Error.WriteLine($"At {sheet.ScaleName} the plan does not fit {settings.Paper}; choose a larger paper or a smaller scale.");
+        return 0;
+    }
+
+    private static double Ratio(string scale)
+    {
+        var figure = scale.StartsWith("1:", StringComparison.Ordinal) ? scale[2..] : scale;
+        return double.TryParse(figure, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var ratio) && ratio is >= 1 and <= 10000
+            ? ratio
+            : throw new CommandException($"\"{scale}\" is no scale; write it like 1:100.");
+    }
+
+    private static void Write(string path, Drawing drawing, ScheduleRow[] rows) =>
+        File.WriteAllBytes(
+            path,
+            Path.GetExtension(path).ToLowerInvariant() switch
+            {
+                ".pdf" => PdfWriter.Write(drawing),
+                ".svg" => SvgWriter.Write(drawing),
+                ".png" => PngWriter.Write(drawing, 4),
+                ".csv" => ScheduleCsv.Write(rows),
+                var other => throw new CommandException($"\"{other}\" is not written; use .pdf, .svg, .png or .csv."),
+            }
+        );
+}

@@ -1,0 +1,38 @@
+using Wellsedes.Cli;
+using Wellsedes.Formats.PlanFile;
+
+return args switch
+{
+    ["prove", .. var rest] => Commands.Run(() => ProveCommand.Run(rest)),
+    ["draw", .. var rest] => Commands.Run(() => DrawCommand.Run(rest)),
+    _ => Commands.Help(),
+};
+
+namespace Wellsedes.Cli
+{
+    internal static class Commands
+    {
+        public static int Help()
+        {
+            Console.Error.WriteLine("prove FILE [--json]                                        tally and findings of a plan file");
+            Console.Error.WriteLine("draw FILE [--sheet A3] [--scale 1:100] --out plan.pdf     its sheet as .pdf, .svg, .png or .csv");
+            return 2;
+        }
+
+        /// <summary>0 done, 1 the file or a value is wrong; the message goes to the error output.</summary>
+        public static int Run(Func<int> command)
+        {
+            try
+            {
+                return command();
+            }
+            catch (Exception e) when (e is PlanFileException or CommandException or IOException or UnauthorizedAccessException)
+            {
+                Console.Error.WriteLine(e.Message);
+                return 1;
+            }
+        }
+    }
+
+    internal sealed class CommandException(string message) : Exception(message);
+}

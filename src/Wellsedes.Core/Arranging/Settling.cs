@@ -1,0 +1,82 @@
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Spaces;
+
+namespace Wellsedes.Core.Arranging;
+
+/// <summary>Where a thing comes to rest when it is let go near something it belongs to.</summary>
+/// <param name="Caught">What drew it there, for the person: "back to the wall", "in line with Table 3"; empty when nothing did.</param>
+/// <param name="Guide">The line to show, from and to; null when nothing did.</param>
+public sealed record Settled(Placement Placement, string Caught, Point? GuideFrom = null, Point? GuideTo = null);
+
+public static class Settling
+{
+    /// <summary>
+    /// Draws a thing with its back to a wall that is within the catch distance in mm, or in line with the middle of
+    /// another thing of its kind.
+    /// </summary>
+    public static Settled Of(PlacedItem thing, LevelSpace space, IReadOnlyList<PlacedItem> others, double catchDistance)
+    {
+        if (catchDistance <= 0)
+            return new Settled(thing.Item.Placement, "");
+        if (thing.Kind.BackToWall && BackToWall(thing, space, catchDistance) is { } backed)
+            return backed;
+        return InLine(thing, others, catchDistance) ?? new Settled(thing.Item.Placement, "");
+    }
+
+    private static Settled? BackToWall(PlacedItem thing, LevelSpace space, double catchDistance)
+    {
+        var at = thing.Item.Placement;
+        var depth = thing.Form.Body.MaxY;
+        var reach = Math.Max(depth, thing.Form.Body.MaxX) + catchDistance;
+        Settled? best = null;
+        var least = double.PositiveInfinity;
+        foreach (var wall in space.Pieces.Select(piece => piece.Wall).Distinct())
+        {
+            var along = wall.Along;
+            var from = at.Origin - wall.Start;
+            var run = from.Dot(along);
+            var off = along.Cross(from);
+            var distance = Math.Abs(off) - wall.Thickness / 2;
+            if (run < 0 || run > wall.Length || distance > reach || distance >= least)
+                continue;
+            var side = Math.Sign(off);
+            if (side == 0)
+                continue;
+            var away = along.Left() * side;
+            var origin = wall.Start + along * run + away * (wall.Thickness / 2 + depth);
+            // The front looks away from the wall: own -y turned onto the outward direction.
+            var turn = Measure.AngleText.Normal(Math.Round(Math.Atan2(away.X, -away.Y) * 180 / Math.PI, 9));
+            least = distance;
+            best = new Settled(
+                new Placement(origin.X, origin.Y, turn),
+                "back to the wall",
+                origin - away * depth - along * 400,
+                origin - away * depth + along * 400
+            );
+        }
+        return best;
+    }
+
+    private static Settled? InLine(PlacedItem thing, IReadOnlyList<PlacedItem> others, double catchDistance)
+    {
+        var at = thing.Item.Placement;
+        PlacedItem? onX = null,
+            onY = null;
+        foreach (var other in others)
+        {
+            if (other.Item.Id == thing.Item.Id || other.Kind.Kind != thing.Kind.Kind)
+                continue;
+            var (dx, dy) = (Math.Abs(other.Item.X - at.X), Math.Abs(other.Item.Y - at.Y));
+            if (dx < catchDistance && dy < 8000 && (onX is null || dy < Math.Abs(onX.Item.Y - at.Y)))
+                onX = other;
+            if (dy < catchDistance && dx < 8000 && (onY is null || dx < Math.Abs(onY.Item.X - at.X)))
+                onY = other;
+        }
+        if (onX is null && onY is null)
+            return null;
+        var settled = new Placement(onX?.Item.X ?? at.X, onY?.Item.Y ?? at.Y, at.Turn);
+        var shown = onX ?? onY!;
+        return new Settled(settled, $"in line with {shown.Name}", settled.Origin, shown.Item.Placement.Origin);
+    }
+}

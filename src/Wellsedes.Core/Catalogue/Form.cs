@@ -1,0 +1,83 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Geometry;
+
+namespace Wellsedes.Core.Catalogue;
+
+/// <summary>How a part of a symbol is drawn.</summary>
+public enum SymbolRole
+{
+    /// <summary>The body: filled with paper, full line.</summary>
+    Body,
+
+    /// <summary>A seat: filled, full line.</summary>
+    Seat,
+
+    /// <summary>The back rest of a seat: a heavy line or a dark fill.</summary>
+    Back,
+
+    /// <summary>Legs, doors, drawers, shelves: a thin line without fill.</summary>
+    Detail,
+
+    /// <summary>The mark at the front.</summary>
+    Front,
+
+    /// <summary>Solid ink.</summary>
+    Solid,
+
+    /// <summary>Use space: thin dashes.</summary>
+    Use,
+}
+
+public sealed record SymbolPart(SymbolRole Role, PathShape Path);
+
+/// <summary>A place to sit, in the item's own coordinates.</summary>
+/// <param name="Edge">The middle of the table edge the sitter faces, or of the chair's own front.</param>
+/// <param name="Outward">Unit vector from the table towards the sitter's back.</param>
+/// <param name="Width">Width of the chair in mm.</param>
+/// <param name="ChairDepth">Depth of the chair itself in mm.</param>
+/// <param name="AtTable">Whether depth is measured from a table edge, so that it differs between the two states.</param>
+public sealed record SeatPlace(Point Edge, Point Outward, double Width, double ChairDepth, bool AtTable)
+{
+    /// <summary>
+    /// The floor the chair and its sitter take, from the edge outward to a depth in mm. At a table the chair may
+    /// also reach beneath the top; that part is the table's floor already.
+    /// </summary>
+    public Convex Zone(double depthFromEdge)
+    {
+        var depth = AtTable ? depthFromEdge : ChairDepth;
+        var side = Outward.Left() * (Width / 2);
+        var back = Edge + Outward * depth;
+        return Convex.Polygon([Edge - side, back - side, back + side, Edge + side]);
+    }
+
+    /// <summary>Where the chair itself stands when its back is at a depth from the edge: origin at its middle.</summary>
+    public Placement ChairAt(double depthFromEdge)
+    {
+        var depth = AtTable ? depthFromEdge : ChairDepth;
+        var centre = Edge + Outward * (depth - ChairDepth / 2);
+        return new Placement(centre.X, centre.Y, Math.Atan2(-Outward.X, Outward.Y) * 180 / Math.PI);
+    }
+}
+
+/// <summary>Floor an item needs in use; it may be shared, never built on.</summary>
+public sealed record ActivitySpace(string Name, Convex Floor);
+
+/// <summary>
+/// What an item is on the floor: solids, seats, use spaces and its drawn symbol, in its own coordinates with the
+/// origin at the middle of its body and its front towards -y. Millimetres.
+/// </summary>
+public sealed record Form(
+    ImmutableArray<Convex> Solids,
+    ImmutableArray<SeatPlace> Seats,
+    ImmutableArray<ActivitySpace> Activity,
+    ImmutableArray<SymbolPart> Symbol,
+    bool WalkedOn = false,
+    bool StoodOn = false
+)
+{
+    /// <summary>The box around the solids, in own coordinates.</summary>
+    public Bounds Body { get; } = Solids.Aggregate(Bounds.Empty, (box, solid) => box.Including(solid.Bounds));
+
+    /// <summary>The middle of the front edge, where the grip for turning sits.</summary>
+    public Point FrontMark => new(Body.Centre.X, Body.MinY);
+}

@@ -1,0 +1,80 @@
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Measure;
+using Wellsedes.Core.Plans;
+
+namespace Wellsedes.Core.Drawings;
+
+/// <summary>Dimension lines: overall sizes of rooms, and chains along walls with openings.</summary>
+internal sealed class DimensionPainter(ITextMeasure text, PaperMap map, UnitSystem units, List<Mark> marks)
+{
+    private const double Chain = 6.5;
+    private const double Overall = 12.5;
+
+    public void Paint(SheetInput input)
+    {
+        foreach (var room in input.Space.Rooms)
+        {
+            var box = room.Outline.Bounds;
+            var walls = input.Space.Bounds;
+            var onTop = (walls.MaxY - box.MaxY) / map.Ratio;
+            var onLeft = (box.MinX - walls.MinX) / map.Ratio;
+            Between(new Point(box.MinX, box.MaxY), new Point(box.MaxX, box.MaxY), Overall + onTop);
+            Between(new Point(box.MinX, box.MinY), new Point(box.MinX, box.MaxY), Overall + onLeft);
+        }
+        foreach (var wall in input.Space.Openings.GroupBy(place => place.Wall))
+            ChainAlong(input, wall.Key, [.. wall.Select(place => place.Opening)]);
+    }
+
+    private void ChainAlong(SheetInput input, Wall wall, Opening[] openings)
+    {
+        var along = wall.Along;
+        var half = wall.Thickness / 2;
+        var middle = Point.Middle(wall.Start, wall.End);
+        var left = input.Space.RoomAt(middle + along.Left() * (half + 1)) is not null;
+        var inside = along.Left() * (left ? half : -half);
+        List<double> stops = [half, wall.Length - half];
+        foreach (var opening in openings)
+            stops.AddRange([opening.Along - opening.Width / 2, opening.Along + opening.Width / 2]);
+        stops.Sort();
+        for (var i = 0; i + 1 < stops.Count; i++)
+        {
+            if (stops[i + 1] - stops[i] < 1)
+                continue;
+            var (a, b) = (wall.Start + along * stops[i] + inside, wall.Start + along * stops[i + 1] + inside);
+            // The line stands outside the wall: to the left of a direction that has the room on its right.
+            if (left)
+                (a, b) = (b, a);
+            Between(a, b, Chain + wall.Thickness / map.Ratio);
+        }
+    }
+
+    /// <summary>One dimension from a to b, its line a distance in mm of paper to the left of that direction.</summary>
+    public void Between(Point a, Point b, double offset)
+    {
+        var (from, to) = (map.ToPaper(a), map.ToPaper(b));
+        var along = (to - from).Unit();
+        // Paper has y down, so the left of the level is the other side here.
+        var side = along.Left() * -1;
+        var (start, end) = (from + side * offset, to + side * offset);
+        if (offset > 0)
+            foreach (var (foot, top) in (ReadOnlySpan<(Point, Point)>)[(from, start), (to, end)])
+                marks.Add(new PathMark(PathShape.Line(foot + side * Math.Min(1.5, offset), top + side * 1.2), Ink.Soft, Ink.Finest));
+        marks.Add(new PathMark(PathShape.Line(start - along * 1.2, end + along * 1.2), Ink.Full, Ink.Finest));
+        foreach (var tick in (Point[])[start, end])
+        {
+            var slant = (along + side).Unit() * 1.1;
+            marks.Add(new PathMark(PathShape.Line(tick - slant, tick + slant), Ink.Full, Ink.Medium));
+        }
+        var written = LengthText.Write(Math.Round(a.DistanceTo(b), 1), units);
+        const double size = 2.5;
+        var wide = text.Width(written, size, false);
+        var turn = -Math.Atan2(along.Y, along.X) * 180 / Math.PI;
+        var upright = AngleText.Normal(turn) is > 90.5 and < 270.5;
+        var reading = upright ? along * -1 : along;
+        var up = reading.Left() * -1;
+        var middle = Point.Middle(start, end);
+        // A figure wider than its dimension steps up, clear of its neighbours.
+        var lift = wide + 1 > start.DistanceTo(end) ? 3.4 : 0.9;
+        marks.Add(new TextMark(written, middle + up * lift, size, TextAnchor.Middle, Turn: upright ? turn - 180 : turn));
+    }
+}

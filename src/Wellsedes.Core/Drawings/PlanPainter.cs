@@ -1,0 +1,155 @@
+using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Measure;
+using Wellsedes.Core.Plans;
+
+namespace Wellsedes.Core.Drawings;
+
+/// <summary>Draws walls, furniture, labels and the narrowest walkway onto paper.</summary>
+internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem units, List<Mark> marks)
+{
+    public void Paint(SheetInput input)
+    {
+        Shell(input);
+        foreach (var item in input.Items.OrderBy(item => item.Form.StoodOn ? 0 : 1))
+            Symbol(item);
+        if (input.Settings.ShowLabels)
+            foreach (var item in input.Items)
+                Label(item);
+        if (input.Settings.ShowRoomNames)
+            RoomNames(input);
+        if (input.Settings.ShowWalkway)
+            Walkway(input);
+        foreach (var measure in input.Plan.OfScheme<Dimension>(input.Settings.SchemeId))
+            new DimensionPainter(text, map, units, marks).Between(measure.From, measure.To, 0);
+    }
+
+    private void Shell(SheetInput input)
+    {
+        var paths = ShellPainter.Paint(input.Space, 1.6 * map.Ratio);
+        Draw(paths.Walls, Ink.Full, Ink.Wide, Ink.Paper);
+        Draw(paths.Hatch, Ink.Soft, Ink.Finest);
+        Draw(paths.Windows, Ink.Full, Ink.Narrow, Ink.Paper);
+        Draw(paths.Leaves, Ink.Full, Ink.Narrow, Ink.Paper);
+        Draw(paths.Swings, Ink.Full, Ink.Thin);
+        Draw(paths.Columns, Ink.Full, Ink.Wide, Ink.Full);
+        if (paths.KeepClear is { } clear)
+            Draw(Dashes.Cut(clear, map.Ratio * 2, map.Ratio), Ink.Soft, Ink.Thin);
+        foreach (var place in input.Space.Openings.Where(place => place.Opening.Name.Length > 0))
+        {
+            var away = input.Space.RoomAt(place.Frame.Out(new Point(0, place.Wall.Thickness))) is null ? 1 : -1;
+            var swings = place.Opening.SwingsRight == away < 0 && place.Opening.IsDoor;
+            var leaf = place.Opening.Kind == OpeningKind.DoubleDoor ? place.Opening.Width / 2 : place.Opening.Width;
+            var off = away * (place.Wall.Thickness / 2 + (swings ? leaf * 0.45 : 0));
+            var at = map.ToPaper(place.Frame.Out(new Point(0, off)));
+            var turned = Math.Abs(place.Wall.Along.Y) > 0.7;
+            var outward = map.ToPaper(place.Frame.Out(new Point(0, off + away * 1000))) - at;
+            var lift = outward.Unit() * 3;
+            marks.Add(
+                new TextMark(place.Opening.Name, at + lift + (turned ? default : new Point(0, 0.8)), 2.5, TextAnchor.Middle, true, Turn: turned ? 90 : 0)
+            );
+        }
+    }
+
+    private void Draw(PathShape? path, string line, double width, string? fill = null)
+    {
+        if (path is not null)
+            marks.Add(new PathMark(map.ToPaper(path), line, width, fill));
+    }
+
+    private void Symbol(PlacedItem item)
+    {
+        var small = map.Ratio > 150;
+        foreach (var part in item.Form.Symbol)
+        {
+            var path = map.ToPaper(part.Path.At(item.Item.Placement));
+            switch (part.Role)
+            {
+                case SymbolRole.Body:
+                    marks.Add(new PathMark(path, Ink.Full, item.Form.WalkedOn ? Ink.Finest : Ink.Narrow, item.Form.StoodOn ? Ink.Wash : Ink.Paper));
+                    break;
+                case SymbolRole.Seat:
+                    marks.Add(new PathMark(path, Ink.Full, Ink.Thin, Ink.Paper));
+                    break;
+                case SymbolRole.Back:
+                case SymbolRole.Solid:
+                    marks.Add(new PathMark(path, Ink.Full, Ink.Finest, Ink.Full));
+                    break;
+                case SymbolRole.Detail when !small:
+                    marks.Add(new PathMark(path, Ink.Soft, Ink.Finest));
+                    break;
+                case SymbolRole.Use when !small:
+                    marks.Add(new PathMark(Dashes.Cut(path, 1.2, 0.8), Ink.Soft, Ink.Finest));
+                    break;
+            }
+        }
+    }
+
+    private void Label(PlacedItem item)
+    {
+        var body = item.Form.Body;
+        var wide = body.Width / map.Ratio;
+        var at = map.ToPaper(item.Item.Placement.Origin);
+        if (item.Kind.Counted == "table")
+        {
+            var label = item.Item.Label;
+            var seats = item.Form.Seats.Length == 1 ? "1 seat" : $"{item.Form.Seats.Length} seats";
+            var second = text.Width(seats, 2, false) < wide * 0.9 && body.Height / map.Ratio > 8;
+            Clear(at, label, 3.2, second ? 2.6 : 0);
+            marks.Add(new TextMark(label, at + new Point(0, second ? 0.2 : 1.1), 3.2, TextAnchor.Middle, true));
+            if (second)
+                marks.Add(new TextMark(seats, at + new Point(0, 2.7), 2, TextAnchor.Middle, Colour: Ink.Soft));
+            return;
+        }
+        var name = item.Item.Label.Length > 0 ? item.Item.Label : item.Kind.Kind is CatalogueKind.Serving or CatalogueKind.Staging ? item.Kind.Tag : "";
+        if (name.Length == 0 || item.Form.WalkedOn)
+            return;
+        if (text.Width(name, 2.5, true) > Math.Max(wide, body.Height / map.Ratio))
+            return;
+        var turn = body.Height > body.Width ? item.Item.Turn + 90 : item.Item.Turn;
+        turn = AngleText.Normal(turn);
+        if (turn is > 90.5 and < 270.5)
+            turn -= 180;
+        var away = Point.At(turn);
+        Clear(at, name, 2.5, 0);
+        marks.Add(new TextMark(name, at + new Point(away.Y, away.X) * 0.9, 2.5, TextAnchor.Middle, true, Turn: turn));
+    }
+
+    /// <summary>A patch of paper under a label, so that lines do not run through it.</summary>
+    private void Clear(Point at, string label, double size, double below)
+    {
+        var half = text.Width(label, size, true) / 2 + 0.6;
+        marks.Add(
+            new PathMark(PathShape.Rounded(at.X - half, at.Y - size * 0.55, at.X + half, at.Y + size * 0.55 + below * 0.2, 0.6), null, 0, Ink.Paper)
+        );
+    }
+
+    private void RoomNames(SheetInput input)
+    {
+        foreach (var room in input.Space.Rooms)
+        {
+            var name = room.Room.Number.Length > 0 ? $"{room.Room.Number} {room.Room.Name}" : room.Room.Name;
+            var line = $"{name} · {AreaText.Write(room.NetInternal, units)}";
+            var corner = map.ToPaper(new Point(room.Outline.Bounds.MinX, room.Outline.Bounds.MinY)) + new Point(2.5, -2.5);
+            var wide = text.Width(line, 3, true);
+            marks.Add(new PathMark(PathShape.Rounded(corner.X - 1, corner.Y - 3, corner.X + wide + 1, corner.Y + 1.2, 0.6), null, 0, Ink.Paper));
+            marks.Add(new TextMark(line, corner, 3, Bold: true));
+        }
+    }
+
+    private void Walkway(SheetInput input)
+    {
+        var worst = input.Ways.Where(way => way.Pinch is not null).MinBy(way => way.Width / way.Target.Needed);
+        if (worst?.Pinch is not { } pinch)
+            return;
+        var (a, b) = (map.ToPaper(pinch.OnA), map.ToPaper(pinch.OnB));
+        marks.Add(new PathMark(PathShape.Line(a, b), Ink.Full, Ink.Medium));
+        foreach (var end in (Point[])[a, b])
+            marks.Add(new PathMark(PathShape.Circle(end, 0.5), Ink.Full, Ink.Finest, Ink.Full));
+        var width = LengthText.Write(Math.Round(pinch.Width), units);
+        var middle = Point.Middle(a, b);
+        var half = text.Width(width, 2.2, true) / 2 + 0.7;
+        marks.Add(new PathMark(PathShape.Rounded(middle.X - half, middle.Y - 3.6, middle.X + half, middle.Y - 0.9, 0.6), Ink.Full, Ink.Finest, Ink.Paper));
+        marks.Add(new TextMark(width, new Point(middle.X, middle.Y - 1.4), 2.2, TextAnchor.Middle, true));
+    }
+}

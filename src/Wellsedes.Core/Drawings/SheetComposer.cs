@@ -1,0 +1,100 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Capacity;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Spaces;
+using Wellsedes.Core.Walkways;
+
+namespace Wellsedes.Core.Drawings;
+
+/// <summary>What a sheet is made from.</summary>
+/// <param name="Project">Name of the project, for the title block.</param>
+/// <param name="Revision">Revision letter, or empty for a sheet that is not issued.</param>
+/// <param name="Status">"Draft" or "Issued".</param>
+public sealed record SheetInput(
+    Plan Plan,
+    SheetSettings Settings,
+    LevelSpace Space,
+    ImmutableArray<PlacedItem> Items,
+    ImmutableArray<Way> Ways,
+    Tally Tally,
+    string Project,
+    string Revision,
+    string Status,
+    DateOnly Date
+);
+
+/// <summary>A composed sheet and the scale it came out at.</summary>
+public sealed record Sheet(Drawing Drawing, double Ratio, string ScaleName, bool Fits);
+
+/// <summary>Lays a scheme out on paper: frame, plan at true scale, schedule, capacity, notes, title block.</summary>
+public sealed class SheetComposer(ITextMeasure text)
+{
+    // ISO 5457: 20 mm at the filing edge, 10 mm elsewhere. ISO 7200: title block 180 mm wide. From memory.
+    private const double FilingEdge = 20;
+    private const double Edge = 10;
+    private const double BlockWidth = 180;
+    private const double BlockHeight = 36;
+
+    /// <summary>Room for dimension lines round the plan, in mm of paper.</summary>
+    private const double DimensionRoom = 17;
+
+    public Sheet Compose(SheetInput input)
+    {
+        var paper = Papers.Find(input.Settings.Paper) ?? Papers.All[1];
+        var (width, height) = input.Settings.Across ? (paper.Long, paper.Short) : (paper.Short, paper.Long);
+        var frame = new Bounds(FilingEdge, Edge, width - Edge, height - Edge);
+        var layout = Layout(frame, input.Settings);
+        var extent = Extent(input);
+        var units = input.Plan.Details.Units;
+        var room = input.Settings.ShowDimensions ? DimensionRoom : 4;
+        var (freeWidth, freeHeight) = (layout.Plan.Width - 2 * room, layout.Plan.Height - 2 * room);
+        var ratio =
+            input.Settings.Scale ?? Scales.Largest(units, extent.Width, extent.Height, freeWidth, freeHeight).Ratio;
+        var fits = extent.Width / ratio <= freeWidth + 1e-6 && extent.Height / ratio <= freeHeight + 1e-6;
+        var centre = layout.Plan.Centre;
+        var map = new PaperMap(ratio, new Point(centre.X - extent.Centre.X / ratio, centre.Y + extent.Centre.Y / ratio));
+        var marks = new List<Mark> { new PathMark(Box(frame), Ink.Full, Ink.Extra) };
+        new PlanPainter(text, map, units, marks).Paint(input);
+        if (input.Settings.ShowDimensions)
+            new DimensionPainter(text, map, units, marks).Paint(input);
+        var scaleName = Scales.Write(ratio, units);
+        marks.AddRange(new SideTables(text, units).Paint(input, layout.Tables));
+        marks.AddRange(new TitleBlock(text).Paint(input, layout.Title, scaleName, paper.Name));
+        marks.AddRange(Furnishings.ScaleBar(new Point(frame.MinX + 6, frame.MaxY - 8), ratio, units));
+        if (input.Settings.ShowNorth)
+            marks.AddRange(Furnishings.North(new Point(layout.Title.MinX - 14, frame.MaxY - 15), input.Plan.Details.North));
+        var title = $"{input.Project} · {input.Settings.Title}";
+        var drawing = new Drawing(width, height, title, input.Date, [.. marks]);
+        return new Sheet(drawing, ratio, scaleName, fits);
+    }
+
+    private static (Bounds Plan, Bounds Tables, Bounds Title) Layout(Bounds frame, SheetSettings settings)
+    {
+        var blockWidth = Math.Min(BlockWidth, frame.Width);
+        var title = new Bounds(frame.MaxX - blockWidth, frame.MaxY - BlockHeight, frame.MaxX, frame.MaxY);
+        if (settings.Across)
+        {
+            var column = Math.Clamp(frame.Width * 0.27, 78, 150);
+            var tables = new Bounds(frame.MaxX - column, frame.MinY, frame.MaxX, title.MinY);
+            return (new Bounds(frame.MinX, frame.MinY, tables.MinX, title.MinY), tables, title);
+        }
+        var strip = Math.Min(95, frame.Height * 0.33);
+        var below = new Bounds(frame.MinX, title.MinY - strip, frame.MaxX, title.MinY);
+        // On narrow paper the scale bar stands above the title block, so the plan keeps off it.
+        return (new Bounds(frame.MinX, frame.MinY, frame.MaxX, below.MinY), below, title);
+    }
+
+    /// <summary>The box in mm on the level that must fit the paper: the walls with swings, or what is placed.</summary>
+    private static Bounds Extent(SheetInput input)
+    {
+        var box = input.Space.Bounds;
+        foreach (var leaf in input.Space.Openings.SelectMany(opening => opening.Swing))
+            box = box.Including(leaf.Bounds);
+        foreach (var item in input.Items)
+            box = box.Including(item.Bounds);
+        return box.IsEmpty ? new Bounds(0, 0, 5000, 5000) : box;
+    }
+
+    internal static PathShape Box(Bounds box) => PathShape.Box(box.MinX, box.MinY, box.MaxX, box.MaxY);
+}

@@ -1,0 +1,158 @@
+using System.Globalization;
+using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Measure;
+
+namespace Wellsedes.Core.Drawings;
+
+/// <summary>The column beside the plan: furniture schedule, capacity, notes. Columns are as wide as what stands in them.</summary>
+internal sealed class SideTables(ITextMeasure text, UnitSystem units)
+{
+    private const double Size = 2.5;
+    private const double RowHeight = 4.6;
+    private const double Between = 3;
+
+    public IEnumerable<Mark> Paint(SheetInput input, Bounds box)
+    {
+        List<Mark> marks = [new PathMark(SheetComposer.Box(box), Ink.Full, Ink.Narrow)];
+        var x = box.MinX + 4;
+        var wide = box.Width - 8;
+        var y = box.MinY + 7;
+        if (input.Settings.ShowSchedule)
+            y = Furniture(input, marks, x, y, wide, box.MaxY);
+        y = Heading("Capacity", marks, x, y);
+        foreach (var (name, value) in Capacity(input))
+        {
+            y += RowHeight;
+            marks.Add(new TextMark(name, new Point(x, y), Size));
+            marks.Add(new TextMark(value, new Point(x + wide, y), Size, TextAnchor.End, true));
+        }
+        if (input.Settings.ShowNotes)
+            Notes(input, marks, x, y + 8, wide, box.MaxY);
+        return marks;
+    }
+
+    private static double Heading(string title, List<Mark> marks, double x, double y)
+    {
+        marks.Add(new TextMark(title, new Point(x, y), 3.4, Bold: true));
+        return y + 1.5;
+    }
+
+    private double Furniture(SheetInput input, List<Mark> marks, double x, double y, double wide, double bottom)
+    {
+        var rows = Schedule
+            .Of(input.Items, CatalogueList.Shipped)
+            .Select(row => new[]
+            {
+                row.Labels.IsEmpty ? row.Tag : Shortened(Schedule.WriteLabels(row.Labels), wide * 0.24),
+                row.Name,
+                row.WriteSize(units),
+                row.Count.ToString(CultureInfo.InvariantCulture),
+            })
+            .ToArray();
+        string[] head = ["Tag", "Item", units == UnitSystem.Metric ? "Size, mm" : "Size", "No."];
+        var widths = Enumerable
+            .Range(0, 4)
+            .Select(c => rows.Select(row => text.Width(row[c], Size, false)).Append(text.Width(head[c], Size, true)).Max())
+            .ToArray();
+        // The name gives way when the column is narrow; figures never do.
+        widths[1] = Math.Max(12, Math.Min(widths[1], wide - widths[0] - widths[2] - widths[3] - 3 * Between));
+        double[] at = [x, x + widths[0] + Between, x + wide - widths[3] - Between, x + wide];
+        y = Heading("Schedule of furniture", marks, x, y);
+        Row(head, true);
+        marks.Add(new PathMark(PathShape.Line(new Point(x, y + 1.3), new Point(x + wide, y + 1.3)), Ink.Full, Ink.Thin));
+        var shown = 0;
+        foreach (var row in rows)
+        {
+            if (y + RowHeight > bottom - 50 && rows.Length - shown > 1)
+            {
+                y += RowHeight;
+                marks.Add(new TextMark($"and {rows.Length - shown} more rows; see the CSV schedule", new Point(x, y), Size));
+                break;
+            }
+            Row(row, false);
+            shown++;
+            marks.Add(new PathMark(PathShape.Line(new Point(x, y + 1.3), new Point(x + wide, y + 1.3)), Ink.Soft, Ink.Finest));
+        }
+        return y + 9;
+
+        void Row(string[] cells, bool bold)
+        {
+            y += RowHeight;
+            marks.Add(new TextMark(cells[0], new Point(at[0], y), Size, Bold: bold));
+            marks.Add(new TextMark(Shortened(cells[1], widths[1]), new Point(at[1], y), Size, Bold: bold));
+            marks.Add(new TextMark(cells[2], new Point(at[2], y), Size, TextAnchor.End, bold));
+            marks.Add(new TextMark(cells[3], new Point(at[3], y), Size, TextAnchor.End, bold));
+        }
+    }
+
+    private string Shortened(string value, double wide)
+    {
+        while (value.Length > 2 && text.Width(value, Size, false) > wide)
+            value = value[..^2] + "…";
+        return value;
+    }
+
+    private IEnumerable<(string, string)> Capacity(SheetInput input)
+    {
+        var tally = input.Tally;
+        yield return ("Seats", Against(tally.Seats, tally.SeatsAsked));
+        yield return ("Tables", Against(tally.Tables, tally.TablesAsked));
+        if (tally.Workstations > 0 || tally.WorkstationsAsked is not null)
+            yield return ("Workstations", Against(tally.Workstations, tally.WorkstationsAsked));
+        if (tally.NetArea is { } net)
+            yield return ("Net internal area", AreaText.Write(net, units));
+        if (tally.GrossArea is { } gross)
+            yield return ("Gross internal area", AreaText.Write(gross, units));
+        if (tally.AreaPerSeat is { } each)
+            yield return ("Area per seat", units == UnitSystem.Metric
+                ? each.ToString("0.00", CultureInfo.InvariantCulture) + " m²"
+                : AreaText.Write(each, units));
+        if (tally.Narrowest is { } narrowest)
+            yield return ("Narrowest walkway", $"{LengthText.Write(Math.Floor(narrowest.Width + 0.01), units)} of {LengthText.Write(narrowest.Needed, units)}");
+    }
+
+    private static string Against(int has, int? asked) =>
+        asked is { } wanted ? $"{has} of {wanted}" : has.ToString(CultureInfo.InvariantCulture);
+
+    private void Notes(SheetInput input, List<Mark> marks, double x, double y, double wide, double bottom)
+    {
+        if (input.Settings.Notes.Trim().Length == 0 || y > bottom - 8)
+            return;
+        y = Heading("Notes", marks, x, y);
+        var number = 0;
+        foreach (var note in input.Settings.Notes.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
+        {
+            number++;
+            var first = true;
+            foreach (var line in Wrapped(note, wide - 4))
+            {
+                y += RowHeight - 0.6;
+                if (y > bottom - 2)
+                    return;
+                if (first)
+                    marks.Add(new TextMark(number.ToString(CultureInfo.InvariantCulture), new Point(x, y), Size));
+                marks.Add(new TextMark(line, new Point(x + 4, y), Size));
+                first = false;
+            }
+        }
+    }
+
+    private IEnumerable<string> Wrapped(string note, double wide)
+    {
+        var line = "";
+        foreach (var word in note.Split(' ', StringSplitOptions.RemoveEmptyEntries))
+        {
+            var next = line.Length == 0 ? word : $"{line} {word}";
+            if (line.Length > 0 && text.Width(next, Size, false) > wide)
+            {
+                yield return line;
+                line = word;
+            }
+            else
+                line = next;
+        }
+        if (line.Length > 0)
+            yield return line;
+    }
+}

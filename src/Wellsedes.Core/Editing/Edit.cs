@@ -1,0 +1,111 @@
+using System.Collections.Immutable;
+using System.Text.Json.Serialization;
+using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Measure;
+using Wellsedes.Core.Plans;
+
+namespace Wellsedes.Core.Editing;
+
+/// <summary>
+/// What somebody wants done to a plan. Ids of new entities are chosen by whoever asks. Lengths in mm, turns in
+/// degrees counter-clockwise. Sure means that a size out of the ordinary is meant.
+/// </summary>
+[JsonPolymorphic(TypeDiscriminatorPropertyName = "do")]
+[JsonDerivedType(typeof(SetDetails), "set-details")]
+[JsonDerivedType(typeof(MakeRoom), "make-room")]
+[JsonDerivedType(typeof(PutOpening), "put-opening")]
+[JsonDerivedType(typeof(PutColumn), "put-column")]
+[JsonDerivedType(typeof(PutKeepClear), "put-keep-clear")]
+[JsonDerivedType(typeof(NameRoom), "name-room")]
+[JsonDerivedType(typeof(PlaceItem), "place-item")]
+[JsonDerivedType(typeof(MoveItems), "move-items")]
+[JsonDerivedType(typeof(TurnItems), "turn-items")]
+[JsonDerivedType(typeof(PutItemAt), "put-item-at")]
+[JsonDerivedType(typeof(SpaceFrom), "space-from")]
+[JsonDerivedType(typeof(ResizeItem), "resize-item")]
+[JsonDerivedType(typeof(SetPlaces), "set-places")]
+[JsonDerivedType(typeof(LabelItem), "label-item")]
+[JsonDerivedType(typeof(HoldItems), "hold-items")]
+[JsonDerivedType(typeof(SetItemsAside), "set-items-aside")]
+[JsonDerivedType(typeof(DuplicateItems), "duplicate-items")]
+[JsonDerivedType(typeof(Remove), "remove")]
+[JsonDerivedType(typeof(KeepMeasure), "keep-measure")]
+[JsonDerivedType(typeof(SetBrief), "set-brief")]
+[JsonDerivedType(typeof(SetChecks), "set-checks")]
+[JsonDerivedType(typeof(SetSheet), "set-sheet")]
+public abstract record Edit;
+
+public sealed record SetDetails(string Title, UnitSystem Units, double North) : Edit;
+
+/// <summary>A rectangular room by its inside size, its south-west inside corner at X, Y.</summary>
+public sealed record MakeRoom(
+    string Id,
+    string LevelId,
+    string Name,
+    double Width,
+    double Depth,
+    double WallThickness,
+    double Height,
+    double X = 0,
+    double Y = 0,
+    bool Sure = false
+) : Edit;
+
+/// <summary>Adds an opening or changes one: the whole of it is given. A clear width of 0 asks for the usual one of its leaf.</summary>
+public sealed record PutOpening(Opening Opening, bool Sure = false) : Edit;
+
+public sealed record PutColumn(Column Column, bool Sure = false) : Edit;
+
+public sealed record PutKeepClear(KeepClear KeepClear, bool Sure = false) : Edit;
+
+public sealed record NameRoom(string Id, string Name, string Use, string Number) : Edit;
+
+/// <summary>Places a catalogue item. Within the catch distance in mm it settles against a wall or in line.</summary>
+public sealed record PlaceItem(
+    string Id,
+    string SchemeId,
+    string LevelId,
+    string Catalogue,
+    double X,
+    double Y,
+    double Turn = 0,
+    double Catch = 0,
+    bool SetAside = false,
+    Places? Places = null
+) : Edit;
+
+public sealed record MoveItems(ImmutableArray<string> Ids, double Dx, double Dy, double Catch = 0) : Edit;
+
+/// <summary>Turns items about their common middle.</summary>
+public sealed record TurnItems(ImmutableArray<string> Ids, double Degrees) : Edit;
+
+public sealed record PutItemAt(string Id, double X, double Y, double Turn) : Edit;
+
+/// <summary>Moves items straight away from or towards another thing until their clear distance is as asked.</summary>
+public sealed record SpaceFrom(ImmutableArray<string> Ids, string OtherId, double Distance) : Edit;
+
+/// <summary>New sizes; null takes the catalogue's back.</summary>
+public sealed record ResizeItem(string Id, double? Width, double? Depth, double? Height, bool Sure = false) : Edit;
+
+public sealed record SetPlaces(string Id, Places Places) : Edit;
+
+public sealed record LabelItem(string Id, string Label) : Edit;
+
+public sealed record HoldItems(ImmutableArray<string> Ids, bool Held) : Edit;
+
+public sealed record SetItemsAside(ImmutableArray<string> Ids, bool SetAside) : Edit;
+
+/// <summary>Copies items; the new ids stand in the order of the old ones.</summary>
+public sealed record DuplicateItems(ImmutableArray<string> Ids, ImmutableArray<string> NewIds, double Dx, double Dy) : Edit;
+
+/// <summary>Takes entities out: items, kept measures, openings, columns, keep-clear areas, and walls with what is cut into them.</summary>
+public sealed record Remove(ImmutableArray<string> Ids) : Edit;
+
+public sealed record KeepMeasure(string Id, string SchemeId, string LevelId, Point From, Point To) : Edit;
+
+public sealed record SetBrief(Brief Brief) : Edit;
+
+public sealed record SetChecks(Checks Checks) : Edit;
+
+public sealed record SetSheet(SheetSettings Sheet) : Edit;

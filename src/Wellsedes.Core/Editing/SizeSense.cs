@@ -1,0 +1,64 @@
+using Wellsedes.Core.Measure;
+
+namespace Wellsedes.Core.Editing;
+
+/// <summary>
+/// Whether a typed size makes sense for its kind, and what was likely meant when it does not: the same figure in
+/// another unit. Ranges are house values.
+/// </summary>
+public static class SizeSense
+{
+    /// <summary>Nothing on a plan is longer than this, in mm.</summary>
+    public const double Longest = 1_000_000;
+
+    private static readonly (double Factor, string Unit)[] Meanings =
+    [
+        (1000, "m"),
+        (10, "cm"),
+        (304.8, "ft"),
+        (25.4, "in"),
+        (1.0 / 1000, "mm typed where metres were read"),
+        (1.0 / 25.4, "mm typed where inches were read"),
+        (1.0 / 304.8, "mm typed where feet were read"),
+        (0.1, "mm typed where centimetres were read"),
+    ];
+
+    /// <summary>Null when the size makes sense.</summary>
+    public static Problem? Check(string field, string thing, double value, double least, double most, bool sure)
+    {
+        if (!double.IsFinite(value))
+            return new Problem(field, $"The {field} of {thing} is not a number.");
+        if (value <= 0)
+            return new Problem(field, $"The {field} of {thing} must be more than 0; {Write(value)} was given.");
+        if (value > Longest)
+            return new Problem(
+                field,
+                $"The {field} of {thing} is {Write(value)} mm; nothing on a plan is longer than 1 km. Type it again with its unit."
+            );
+        if (sure || (value >= least && value <= most))
+            return null;
+        double? likely = null;
+        foreach (var (factor, _) in Meanings)
+            if (value * factor >= least && value * factor <= most)
+            {
+                likely = value * factor;
+                break;
+            }
+        var offer = likely is { } meant ? $" Was {Write(meant)} mm meant?" : "";
+        var size = value < least ? "small" : "large";
+        return new Problem(
+            field,
+            $"{Write(value)} mm is {size} for the {field} of {thing}; usual is {Write(least)} to {Write(most)} mm.{offer}",
+            likely,
+            true
+        );
+    }
+
+    /// <summary>Null when a coordinate can be on a plan.</summary>
+    public static Problem? CheckPlace(string field, double value) =>
+        double.IsFinite(value) && Math.Abs(value) <= Longest
+            ? null
+            : new Problem(field, $"The {field} lies outside the plan; keep within 1 km of its origin.");
+
+    private static string Write(double value) => LengthText.WriteMetric(value);
+}

@@ -1,0 +1,39 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Geometry;
+
+namespace Wellsedes.Core.Findings;
+
+public enum FindingWeight
+{
+    Must,
+    Advise,
+}
+
+public enum FindingKind
+{
+    Walkway,
+    Overlap,
+    Brief,
+}
+
+/// <summary>One result that needs attention.</summary>
+/// <param name="Id">The same for the same cause, so that a list can keep its place while somebody drags.</param>
+/// <param name="Measured">In mm for walkways and overlaps, a count for the brief.</param>
+/// <param name="Between">The two things that form a pinch or an overlap, as they are called.</param>
+/// <param name="At">The two ends of what was measured, in mm on the level; empty for the brief.</param>
+/// <param name="Serves">How many seats the way leads to; 0 where that does not apply.</param>
+public sealed record Finding(
+    string Id,
+    FindingWeight Weight,
+    FindingKind Kind,
+    string Title,
+    string Why,
+    double Measured,
+    double Needed,
+    string Source,
+    ImmutableArray<string> Between,
+    ImmutableArray<string> EntityIds,
+    ImmutableArray<Point> At,
+    int Serves,
+    ImmutableArray<string> TargetIds
+);

@@ -1,0 +1,20 @@
+namespace Wellsedes.Core.Geometry;
+
+/// <summary>Sine and cosine of degrees, exact at quarter turns so that a turned table stays square.</summary>
+public static class Angles
+{
+    public static (double Sin, double Cos) SinCos(double degrees)
+    {
+        var turned = degrees % 360;
+        if (turned < 0)
+            turned += 360;
+        return turned switch
+        {
+            0 => (0, 1),
+            90 => (1, 0),
+            180 => (0, -1),
+            270 => (-1, 0),
+            _ => Math.SinCos(turned * Math.PI / 180),
+        };
+    }
+}

@@ -1,0 +1,32 @@
+namespace Wellsedes.Core.Geometry;
+
+/// <summary>An upright box in mm.</summary>
+public readonly record struct Bounds(double MinX, double MinY, double MaxX, double MaxY)
+{
+    public static readonly Bounds Empty = new(
+        double.PositiveInfinity,
+        double.PositiveInfinity,
+        double.NegativeInfinity,
+        double.NegativeInfinity
+    );
+
+    public bool IsEmpty => MinX > MaxX;
+    public double Width => MaxX - MinX;
+    public double Height => MaxY - MinY;
+    public Point Centre => new((MinX + MaxX) / 2, (MinY + MaxY) / 2);
+
+    public Bounds Including(Point p) =>
+        new(Math.Min(MinX, p.X), Math.Min(MinY, p.Y), Math.Max(MaxX, p.X), Math.Max(MaxY, p.Y));
+
+    public Bounds Including(Bounds b) =>
+        new(Math.Min(MinX, b.MinX), Math.Min(MinY, b.MinY), Math.Max(MaxX, b.MaxX), Math.Max(MaxY, b.MaxY));
+
+    public Bounds Grown(double by) => new(MinX - by, MinY - by, MaxX + by, MaxY + by);
+
+    public bool Meets(Bounds b) => MinX <= b.MaxX && b.MinX <= MaxX && MinY <= b.MaxY && b.MinY <= MaxY;
+
+    public bool Holds(Point p) => p.X >= MinX && p.X <= MaxX && p.Y >= MinY && p.Y <= MaxY;
+
+    public static Bounds Around(IEnumerable<Point> points) =>
+        points.Aggregate(Empty, (bounds, point) => bounds.Including(point));
+}

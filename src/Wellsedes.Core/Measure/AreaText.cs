@@ -1,0 +1,15 @@
+using System.Globalization;
+
+namespace Wellsedes.Core.Measure;
+
+/// <summary>Areas in m², written as m² or square feet (1 ft = 0.3048 m exactly).</summary>
+public static class AreaText
+{
+    public const double SquareMetresPerSquareFoot = 0.3048 * 0.3048;
+
+    /// <summary>Square metres to one decimal, or whole square feet.</summary>
+    public static string Write(double squareMetres, UnitSystem units) =>
+        units == UnitSystem.Metric
+            ? squareMetres.ToString("0.0", CultureInfo.InvariantCulture) + " m²"
+            : (squareMetres / SquareMetresPerSquareFoot).ToString("0", CultureInfo.InvariantCulture) + " ft²";
+}

@@ -1,0 +1,21 @@
+using System.Collections.Immutable;
+
+namespace Wellsedes.Core.Plans;
+
+/// <summary>One entity before and after; null before means added, null after means removed.</summary>
+public sealed record EntityChange(Entity? Before, Entity? After)
+{
+    public string Id => (After ?? Before)!.Id;
+
+    public EntityChange Reversed => new(After, Before);
+}
+
+/// <summary>
+/// What an edit did: a label a person understands and the entities before and after. Applying, undoing, storing
+/// and sending all work on this alone.
+/// </summary>
+public sealed record Change(string Label, ImmutableArray<EntityChange> Entities)
+{
+    /// <summary>The change that takes this one back.</summary>
+    public Change Reversed(string label) => new(label, [.. Entities.Reverse().Select(entity => entity.Reversed)]);
+}

@@ -1,0 +1,222 @@
+using Wellsedes.Core.Geometry;
+
+namespace Wellsedes.Core.Walkways;
+
+/// <summary>
+/// The narrow places of a floor and the open faces between them. Going from one face to the next means passing one
+/// narrow place, so the widest way anywhere is a path of a maximum spanning tree over the faces.
+/// </summary>
+/// <remarks>
+/// Why this is exact: the clearance of a floor has its saddles where two obstacles are nearest each other with an
+/// empty disc between, and its maxima inside the faces; segments of empty discs do not cross, so sorting their ends
+/// round each obstacle gives the faces without any triangulation.
+/// </remarks>
+public sealed class GapGraph
+{
+    /// <summary>One end of a narrow place or crossing on the rim of an obstacle.</summary>
+    private readonly record struct Attachment(double Position, int Link, bool IsA);
+
+    private readonly Dictionary<Obstacle, int> indexes;
+    private readonly Obstacle[] obstacles;
+    private readonly Attachment[][] rims;
+    private readonly int[] firstSlot;
+    private readonly int[] faces;
+    private readonly List<(int Face, int Other, Narrow Narrow)>?[] doors;
+    private readonly GapCells? cells;
+    private readonly Bounds square;
+
+    /// <summary>Builds the graph; an earlier graph over nearly the same obstacles lends what has not changed.</summary>
+    public static GapGraph Build(IReadOnlyList<Obstacle> all, GapGraph? before = null) => new(Outermost(all), before);
+
+    private GapGraph(Obstacle[] obstacles, GapGraph? before)
+    {
+        this.obstacles = obstacles;
+        indexes = new Dictionary<Obstacle, int>(obstacles.Length);
+        for (var i = 0; i < obstacles.Length; i++)
+            indexes[obstacles[i]] = i;
+        square = SquareAround(obstacles, before?.square);
+        cells = GapCells.Build(obstacles, square, before?.square == square ? before.cells : null);
+        List<Narrow> narrows = [];
+        List<Crossing> crossings = [];
+        cells?.Collect(narrows, crossings);
+        (rims, firstSlot, faces, doors) = Trace(narrows, crossings);
+        NarrowCount = narrows.Count;
+    }
+
+    public int NarrowCount { get; }
+
+    /// <summary>Leaves out obstacles that lie wholly inside another one.</summary>
+    private static Obstacle[] Outermost(IReadOnlyList<Obstacle> all)
+    {
+        var order = all.OrderBy(o => o.Grown.Bounds.MinX).ToArray();
+        var inside = new HashSet<Obstacle>(ReferenceEqualityComparer.Instance);
+        var widest = order.Length == 0 ? 0 : order.Max(o => o.Grown.Bounds.Width);
+        for (var i = 0; i < order.Length; i++)
+        for (var j = i + 1; j < order.Length; j++)
+        {
+            var (one, two) = (order[i].Grown, order[j].Grown);
+            if (two.Bounds.MinX > one.Bounds.MaxX || two.Bounds.MinX - one.Bounds.MinX > widest)
+                break;
+            if (!one.Bounds.Meets(two.Bounds))
+                continue;
+            if (!inside.Contains(order[i]) && one.Covers(two))
+                inside.Add(order[j]);
+            else if (!inside.Contains(order[j]) && two.Covers(one))
+                inside.Add(order[i]);
+        }
+        return [.. all.Where(o => !inside.Contains(o))];
+    }
+
+    /// <summary>A square that holds everything; its size steps in powers of two so that small moves keep it.</summary>
+    private static Bounds SquareAround(Obstacle[] obstacles, Bounds? before)
+    {
+        var box = obstacles.Aggregate(Bounds.Empty, (sum, o) => sum.Including(o.Grown.Bounds));
+        if (box.IsEmpty)
+            return new Bounds(0, 0, 1, 1);
+        if (before is { } old && old.Including(box) == old && old.Width < 8 * Math.Max(box.Width, box.Height))
+            return old;
+        double size = 1024;
+        while (size < Math.Max(box.Width, box.Height) + 2000)
+            size *= 2;
+        var (x, y) = (Math.Floor((box.MinX - 1000) / 512) * 512, Math.Floor((box.MinY - 1000) / 512) * 512);
+        if (x + size < box.MaxX + 1 || y + size < box.MaxY + 1)
+            size *= 2;
+        return new Bounds(x, y, x + size, y + size);
+    }
+
+    private (Attachment[][], int[], int[], List<(int, int, Narrow)>?[]) Trace(List<Narrow> narrows, List<Crossing> crossings)
+    {
+        var ends = new List<Attachment>[obstacles.Length];
+        for (var i = 0; i < ends.Length; i++)
+            ends[i] = [];
+        for (var link = 0; link < narrows.Count; link++)
+        {
+            var narrow = narrows[link];
+            ends[indexes[narrow.A]].Add(new Attachment(narrow.A.Rim.Position(narrow.OnA), link, true));
+            ends[indexes[narrow.B]].Add(new Attachment(narrow.B.Rim.Position(narrow.OnB), link, false));
+        }
+        for (var link = 0; link < crossings.Count; link++)
+        {
+            var crossing = crossings[link];
+            ends[indexes[crossing.A]].Add(new Attachment(crossing.A.Rim.Position(crossing.At), narrows.Count + link, true));
+            ends[indexes[crossing.B]].Add(new Attachment(crossing.B.Rim.Position(crossing.At), narrows.Count + link, false));
+        }
+        var slotAt = new (int After, int Before)[(narrows.Count + crossings.Count) * 2];
+        var first = new int[obstacles.Length + 1];
+        var sorted = new Attachment[obstacles.Length][];
+        for (var i = 0; i < obstacles.Length; i++)
+        {
+            ends[i].Sort((x, y) => x.Position != y.Position ? x.Position.CompareTo(y.Position) : x.Link.CompareTo(y.Link));
+            sorted[i] = [.. ends[i]];
+            var count = sorted[i].Length;
+            first[i + 1] = first[i] + Math.Max(1, count);
+            for (var k = 0; k < count; k++)
+                slotAt[sorted[i][k].Link * 2 + (sorted[i][k].IsA ? 0 : 1)] = (
+                    first[i] + k,
+                    first[i] + (k + count - 1) % count
+                );
+        }
+        var union = new UnionFind(first[^1]);
+        for (var link = 0; link < narrows.Count; link++)
+        {
+            var (a, b) = (slotAt[link * 2], slotAt[link * 2 + 1]);
+            union.Join(a.After, b.Before);
+            union.Join(a.Before, b.After);
+        }
+        for (var i = 0; i < crossings.Count; i++)
+        {
+            var link = narrows.Count + i;
+            var (a, b) = (slotAt[link * 2], slotAt[link * 2 + 1]);
+            if (Enters(crossings[i]))
+                union.Join(a.Before, b.After);
+            else
+                union.Join(a.After, b.Before);
+        }
+        var face = new int[first[^1]];
+        for (var slot = 0; slot < face.Length; slot++)
+            face[slot] = union.Find(slot);
+        var ways = new List<(int, int, Narrow)>?[face.Length];
+        for (var link = 0; link < narrows.Count; link++)
+        {
+            var (left, right) = (face[slotAt[link * 2].After], face[slotAt[link * 2].Before]);
+            if (left == right)
+                continue;
+            (ways[left] ??= []).Add((left, right, narrows[link]));
+            (ways[right] ??= []).Add((right, left, narrows[link]));
+        }
+        return (sorted, first, face, ways);
+    }
+
+    /// <summary>Whether walking counter-clockwise round A one enters B at the crossing.</summary>
+    private static bool Enters(Crossing crossing)
+    {
+        var along = Outward(crossing.A.Grown, crossing.At).Left();
+        return along.Dot(Outward(crossing.B.Grown, crossing.At)) < 0;
+    }
+
+    private static Point Outward(Convex shape, Point p)
+    {
+        // From the ungrown core, so that the direction is right even where the growth is tiny.
+        shape.Grown(-shape.Radius).DistanceTo(p, out var core);
+        return (p - core).Unit();
+    }
+
+    /// <summary>The face that touches an obstacle's rim at a point; -1 when the obstacle lies inside another.</summary>
+    internal int FaceAtRim(Obstacle obstacle, Point onRim)
+    {
+        if (!indexes.TryGetValue(obstacle, out var index))
+            return -1;
+        var rim = rims[index];
+        if (rim.Length == 0)
+            return faces[firstSlot[index]];
+        obstacle.Grown.DistanceTo(onRim, out var nearest);
+        var position = obstacle.Rim.Position(nearest);
+        var slot = rim.Length - 1;
+        for (var k = 0; k < rim.Length && rim[k].Position <= position; k++)
+            slot = k;
+        return faces[firstSlot[index] + slot];
+    }
+
+    /// <summary>The face an open point lies in: that of its nearest obstacle. -1 inside an obstacle or with none.</summary>
+    internal int FaceAt(Point p) => FaceAt(p, obstacles);
+
+    /// <summary>The same, when the obstacles that can be nearest are known.</summary>
+    internal int FaceAt(Point p, IReadOnlyList<Obstacle> near)
+    {
+        Obstacle? nearest = null;
+        var least = double.PositiveInfinity;
+        var foot = p;
+        foreach (var obstacle in near)
+        {
+            var distance = obstacle.Grown.DistanceTo(p, out var on);
+            if (distance >= least || !indexes.ContainsKey(obstacle))
+                continue;
+            (nearest, least, foot) = (obstacle, distance, on);
+        }
+        return nearest is null || least <= 0 ? -1 : FaceAtRim(nearest, foot);
+    }
+
+    internal int SlotCount => faces.Length;
+
+    internal IReadOnlyList<(int Face, int Other, Narrow Narrow)> From(int face) => doors[face] ?? [];
+}
+
+/// <summary>Disjoint sets with path halving.</summary>
+internal sealed class UnionFind(int count)
+{
+    private readonly int[] parent = [.. Enumerable.Range(0, count)];
+
+    public int Find(int i)
+    {
+        while (parent[i] != i)
+            i = parent[i] = parent[parent[i]];
+        return i;
+    }
+
+    public void Join(int a, int b)
+    {
+        (a, b) = (Find(a), Find(b));
+        if (a != b)
+            parent[Math.Max(a, b)] = Math.Min(a, b);
+    }
+}

@@ -1,0 +1,184 @@
+using System.Collections.Immutable;
+using System.Text;
+using System.Text.Json;
+using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.Editing;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Plans;
+
+namespace Wellsedes.Formats.PlanFile;
+
+/// <summary>A plan file could not be read; the message says what is wrong and what to do.</summary>
+public sealed class PlanFileException(string message) : Exception(message);
+
+/// <summary>Reads and writes plan files (docs/plan-file.md). A file is taken as hostile: size, depth and counts are limited.</summary>
+public static class PlanFiles
+{
+    public const string FormatName = "wellsedes-plan";
+    public const int Version = 1;
+
+    /// <summary>The largest file that is read, in bytes.</summary>
+    public const int LargestFile = 32 * 1024 * 1024;
+
+    private const int LongestText = 2000;
+
+    private sealed record FileContent(string Format, int Version, ImmutableArray<Entity> Entities);
+
+    public static byte[] Write(Plan plan)
+    {
+        var content = new FileContent(
+            FormatName,
+            Version,
+            [.. plan.Entities.Values.OrderBy(e => e.Id, StringComparer.Ordinal)]
+        );
+        var options = new JsonSerializerOptions(PlanJson.Options) { WriteIndented = true };
+        return [.. JsonSerializer.SerializeToUtf8Bytes(content, options), (byte)'\n'];
+    }
+
+    /// <exception cref="PlanFileException">The file is too large, cut short, too deep, of a newer version, or wrong inside.</exception>
+    public static Plan Read(ReadOnlySpan<byte> file)
+    {
+        if (file.Length > LargestFile)
+            throw new PlanFileException($"The plan file is larger than {LargestFile / 1024 / 1024} MB, the most that is read.");
+        if (file.StartsWith(Encoding.UTF8.Preamble))
+            file = file[Encoding.UTF8.Preamble.Length..];
+        CheckVersion(file);
+        FileContent content;
+        try
+        {
+            content =
+                JsonSerializer.Deserialize<FileContent>(file, PlanJson.Options)
+                ?? throw new PlanFileException("The plan file is empty.");
+        }
+        catch (Exception e) when (e is JsonException or NotSupportedException or ArgumentException)
+        {
+            throw new PlanFileException($"The plan file is wrong inside{Where(e)}. It may be cut short or edited by hand; export the plan again.");
+        }
+        if (content.Entities.IsDefault || content.Entities.Any(entity => entity is null))
+            throw new PlanFileException("The plan file has no entities or an empty one among them.");
+        if (content.Entities.Length > Editor.MostEntities)
+            throw new PlanFileException($"The plan file holds {content.Entities.Length} things; at most {Editor.MostEntities} are read.");
+        var seen = new HashSet<string>();
+        foreach (var entity in content.Entities)
+        {
+            if (!Editor.IsId(entity.Id))
+                throw new PlanFileException("An entity has no proper id: 1 to 60 letters, figures and hyphens.");
+            if (!seen.Add(entity.Id))
+                throw new PlanFileException($"Two entities share the id \"{entity.Id}\".");
+        }
+        var plan = Plan.Of(content.Entities);
+        CheckWhole(plan);
+        return plan;
+    }
+
+    private static string Where(Exception e) =>
+        e is JsonException { Path: { Length: > 1 } path } json ? $" at {path[..Math.Min(path.Length, 80)]} (line {json.LineNumber + 1})"
+        : e is JsonException { LineNumber: { } line } ? $" at line {line + 1}"
+        : "";
+
+    /// <summary>Reads only format and version first, so that a newer file is named as such and not as broken.</summary>
+    private static void CheckVersion(ReadOnlySpan<byte> file)
+    {
+        try
+        {
+            var reader = new Utf8JsonReader(file, new JsonReaderOptions { MaxDepth = 32 });
+            string? format = null;
+            int? version = null;
+            while (reader.Read())
+            {
+                if (reader.TokenType != JsonTokenType.PropertyName || reader.CurrentDepth != 1)
+                    continue;
+                var name = reader.GetString();
+                reader.Read();
+                if (name == "format" && reader.TokenType == JsonTokenType.String)
+                    format = reader.GetString();
+                else if (name == "version" && reader.TokenType == JsonTokenType.Number && reader.TryGetInt32(out var v))
+                    version = v;
+                else
+                    reader.Skip();
+            }
+            if (format != FormatName)
+                throw new PlanFileException($"This is no plan file: \"format\" must be \"{FormatName}\".");
+            if (version is null or < 1)
+                throw new PlanFileException("The plan file does not say its version.");
+            if (version > Version)
+                throw new PlanFileException(
+                    $"The plan file is of version {version}; this program reads up to version {Version}. Use a newer Wellsedes, or export it from there as version {Version}."
+                );
+        }
+        catch (JsonException e)
+        {
+            var why = e.Message.Contains("depth", StringComparison.OrdinalIgnoreCase) ? "is nested too deeply" : "is no JSON or is cut short";
+            throw new PlanFileException($"The plan file {why} (line {e.LineNumber + 1}).");
+        }
+    }
+
+    /// <summary>What every plan holds, and that everything it names is there.</summary>
+    private static void CheckWhole(Plan plan)
+    {
+        if (plan.Find<PlanDetails>(PlanDetails.TheId) is null || plan.Details.Title.Length is 0 or > 80)
+            throw new PlanFileException("The plan file has no plan details, or a title of no or more than 80 characters.");
+        if (!plan.All<Level>().Any() || !plan.All<Scheme>().Any())
+            throw new PlanFileException("The plan file has no level or no scheme.");
+        foreach (var scheme in plan.All<Scheme>())
+            if (!plan.OfScheme<Brief>(scheme.Id).Any() || !plan.OfScheme<Checks>(scheme.Id).Any() || !plan.OfScheme<SheetSettings>(scheme.Id).Any())
+                throw new PlanFileException($"The scheme \"{scheme.Id}\" has no brief, checks or sheet.");
+        foreach (var entity in plan.Entities.Values)
+        {
+            if (entity is IOnLevel onLevel && plan.Find<Level>(onLevel.LevelId) is null)
+                throw new PlanFileException($"\"{entity.Id}\" stands on the level \"{onLevel.LevelId}\", which is not in the file.");
+            if (entity is IOfScheme ofScheme && plan.Find<Scheme>(ofScheme.SchemeId) is null)
+                throw new PlanFileException($"\"{entity.Id}\" belongs to the scheme \"{ofScheme.SchemeId}\", which is not in the file.");
+            if (Wrong(plan, entity) is { } problem)
+                throw new PlanFileException($"\"{entity.Id}\": {problem}");
+        }
+    }
+
+    private static string? Wrong(Plan plan, Entity entity) =>
+        entity switch
+        {
+            Wall wall => !Placed(wall.Start, wall.End) || wall.Length < 1 ? "a wall needs two different ends within 1 km."
+            : !Size(wall.Thickness) || !Size(wall.Height) ? "the wall's thickness and height must be more than 0."
+            : null,
+            Opening opening => plan.Find<Wall>(opening.WallId) is not { } wall ? $"its wall \"{opening.WallId}\" is not in the file."
+            : !Size(opening.Width) || !Size(opening.Height) || !Size(opening.ClearWidth) || opening.ClearWidth > opening.Width + 1
+                ? "its width, clear width or height makes no sense."
+            : !(opening.Along - opening.Width / 2 >= -1 && opening.Along + opening.Width / 2 <= wall.Length + 1)
+                ? "it reaches past the end of its wall."
+            : !Text(opening.Name) ? "its name is too long."
+            : null,
+            Column column => !Placed(column.Placement) || !Size(column.Width) || !Size(column.Depth) ? "its place or size makes no sense." : null,
+            KeepClear area => !Placed(area.Placement) || !Size(area.Width) || !Size(area.Depth) ? "its place or size makes no sense." : null,
+            Item item => CatalogueList.Shipped.Find(item.Catalogue) is not { } kind ? $"the catalogue has no item \"{item.Catalogue}\"."
+            : !Placed(item.Placement) ? "its place makes no sense."
+            : !Size(item.Width ?? 1) || !Size(item.Depth ?? 1) || !Size(item.Height ?? 1) ? "its size makes no sense."
+            : item.Places is { } p && (p.Around < 0 || p.Front < 0 || p.Back < 0 || p.Left < 0 || p.Right < 0 || p.Total > Math.Max(0, kind.MostPlaces))
+                ? $"it has {p.Total} places; at most {kind.MostPlaces} fit."
+            : item.Label.Length > 12 ? "its label has more than 12 characters."
+            : null,
+            Dimension measure => !Placed(measure.From, measure.To) ? "its ends make no sense." : null,
+            Room room => !Placed(new Point(room.X, room.Y)) || !Text(room.Name) ? "its place or name makes no sense." : null,
+            Checks checks => !Size(checks.MainWidth) || !Size(checks.SeatWidth) || !Size(checks.OccupiedDepth) || !Size(checks.PulledOutDepth)
+                ? "every width and depth must be more than 0."
+            : null,
+            SheetSettings sheet => Core.Drawings.Papers.Find(sheet.Paper) is null ? $"\"{sheet.Paper}\" is no paper size."
+            : sheet.Scale is { } scale && !(scale >= 1 && scale <= 10000) ? "its scale must be from 1:1 to 1:10000."
+            : !Text(sheet.Notes) || !Text(sheet.Title) ? "its texts are too long."
+            : null,
+            _ => null,
+        };
+
+    private static bool Size(double value) => value > 0 && value <= SizeSense.Longest;
+
+    private static bool Placed(Placement p) => Placed(new Point(p.X, p.Y)) && double.IsFinite(p.Turn);
+
+    private static bool Placed(params ReadOnlySpan<Point> points)
+    {
+        foreach (var p in points)
+            if (!(Math.Abs(p.X) <= SizeSense.Longest && Math.Abs(p.Y) <= SizeSense.Longest))
+                return false;
+        return true;
+    }
+
+    private static bool Text(string text) => text.Length <= LongestText;
+}
