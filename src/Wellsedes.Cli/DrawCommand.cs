@@ -28,8 +28,11 @@ internal static class DrawCommand
         if (arguments.Value("--sheet") is { } paper)
             settings = settings with
             {
-                Paper = Papers.Find(paper)?.Name
-                    ?? throw new CommandException($"\"{paper}\" is no paper size; use one of {string.Join(", ", Papers.All.Select(p => p.Name))}."),
+                Paper =
+                    Papers.Find(paper)?.Name
+                    ?? throw new CommandException(
+                        $"\"{paper}\" is no paper size; use one of {string.Join(", ", Papers.All.Select(p => p.Name))}."
+                    ),
             };
         if (arguments.Has("--upright"))
             settings = settings with { Across = false };
@@ -51,14 +54,18 @@ internal static class DrawCommand
         Write(path, sheet.Drawing, [.. Schedule.Of(state.Items, CatalogueList.Shipped)]);
         Console.WriteLine($"{path}: {settings.Paper}, {sheet.ScaleName}");
         if (!sheet.Fits)
-            Console.Error.WriteLine($"At {sheet.ScaleName} the plan does not fit {settings.Paper}; choose a larger paper or a smaller scale.");
+            Console.Error.WriteLine(
+                $"At {sheet.ScaleName} the plan does not fit {settings.Paper}; choose a larger paper or a smaller scale."
+            );
         return 0;
     }
 
     private static double Ratio(string scale)
     {
         var figure = scale.StartsWith("1:", StringComparison.Ordinal) ? scale[2..] : scale;
-        return double.TryParse(figure, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var ratio) && ratio is >= 1 and <= 10000
+        return
+            double.TryParse(figure, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var ratio)
+            && ratio is >= 1 and <= 10000
             ? ratio
             : throw new CommandException($"\"{scale}\" is no scale; write it like 1:100.");
     }

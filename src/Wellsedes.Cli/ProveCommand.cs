@@ -16,8 +16,17 @@ internal static class ProveCommand
         var (_, state) = OpenedPlan.Read(arguments.File);
         if (arguments.Has("--json"))
         {
-            var options = new JsonSerializerOptions(PlanJson.Options) { WriteIndented = true };
-            Console.WriteLine(JsonSerializer.Serialize(new { state.Plan.Details.Title, state.Tally, state.Findings }, options));
+            Console.WriteLine(
+                JsonSerializer.Serialize(
+                    new
+                    {
+                        state.Plan.Details.Title,
+                        state.Tally,
+                        state.Findings,
+                    },
+                    PlanJson.Indented
+                )
+            );
             return 0;
         }
         Console.WriteLine(state.Plan.Details.Title);
@@ -25,7 +34,9 @@ internal static class ProveCommand
             Console.WriteLine($"  {name, -22}{value}");
         Console.WriteLine(state.Findings.Length == 0 ? "No findings." : $"{state.Findings.Length} findings:");
         foreach (var finding in state.Findings)
-            Console.WriteLine($"  {(finding.Weight == Core.Findings.FindingWeight.Must ? "must  " : "advise")}  {finding.Title}{Figures(finding, state)}");
+            Console.WriteLine(
+                $"  {(finding.Weight == Core.Findings.FindingWeight.Must ? "must  " : "advise")}  {finding.Title}{Figures(finding, state)}"
+            );
         return 0;
     }
 

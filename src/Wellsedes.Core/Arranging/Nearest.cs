@@ -40,9 +40,7 @@ public static class Nearest
         );
         var others = all.Where(item => !ids.Contains(item.Item.Id) && !item.Form.WalkedOn && item.Bounds.Meets(near))
             .Select(item => Closest(shapes, item.Item.Id, item.Name, item.Standing))
-            .Concat(
-                space.Columns.Select(column => Closest(shapes, column.Id, "Column", [SpaceFinder.Solid(column)]))
-            )
+            .Concat(space.Columns.Select(column => Closest(shapes, column.Id, "Column", [SpaceFinder.Solid(column)])))
             .Where(found => found.Width is > Tolerance.Length and < Reach)
             .OrderBy(found => found.Width)
             .Take(neighbours);
@@ -64,5 +62,7 @@ public static class Nearest
     }
 
     private static string WallName(WallPiece piece) =>
-        piece.Opening is null ? "Wall" : piece.Opening.Kind == OpeningKind.Window ? "Window" : "Door";
+        piece.Opening is null ? "Wall"
+        : piece.Opening.Kind == OpeningKind.Window ? "Window"
+        : "Door";
 }

@@ -55,7 +55,14 @@ public static class Overlaps
             var at = items[i].Item.Placement.Origin;
             if (space.Rooms.Length > 0 && space.RoomAt(at) is null)
                 deepest[(items[i].Item.Id, "", OverlapKind.OutsideRooms)] = new Overlap(
-                    OverlapKind.OutsideRooms, items[i].Item.Id, items[i].Name, "", "every room", 0, at);
+                    OverlapKind.OutsideRooms,
+                    items[i].Item.Id,
+                    items[i].Name,
+                    "",
+                    "every room",
+                    0,
+                    at
+                );
         }
         return [.. deepest.Values];
     }

@@ -12,10 +12,7 @@ public sealed record MakerInput(ItemSize Size, Places Places, ItemSize Chair, do
 /// <summary>The makers by name: each turns a size into a form of its own kind.</summary>
 public static class FormMaker
 {
-    private static readonly ImmutableDictionary<string, Func<MakerInput, Form>> ByName = new Dictionary<
-        string,
-        Func<MakerInput, Form>
-    >
+    private static readonly ImmutableDictionary<string, Func<MakerInput, Form>> ByName = new Dictionary<string, Func<MakerInput, Form>>
     {
         ["round-table"] = Tables.Round,
         ["straight-table"] = Tables.Straight,

@@ -52,7 +52,12 @@ public static class Dashes
                         var t = i / 12.0;
                         var u = 1 - t;
                         runs[^1]
-                            .Add(from * (u * u * u) + step.Control1 * (3 * u * u * t) + step.Control2 * (3 * u * t * t) + step.End * (t * t * t));
+                            .Add(
+                                from * (u * u * u)
+                                    + step.Control1 * (3 * u * u * t)
+                                    + step.Control2 * (3 * u * t * t)
+                                    + step.End * (t * t * t)
+                            );
                     }
                     break;
                 default:

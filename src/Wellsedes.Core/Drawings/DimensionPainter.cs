@@ -36,6 +36,13 @@ internal sealed class DimensionPainter(ITextMeasure text, PaperMap map, UnitSyst
         foreach (var opening in openings)
             stops.AddRange([opening.Along - opening.Width / 2, opening.Along + opening.Width / 2]);
         stops.Sort();
+        // The chain stands clear of leaves that swing outward.
+        var swing = openings
+            .Where(opening => opening.IsDoor && opening.SwingsRight == left)
+            .Select(opening => opening.Kind == OpeningKind.DoubleDoor ? opening.Width / 2 : opening.Width)
+            .DefaultIfEmpty(0)
+            .Max();
+        var off = Math.Max(Chain, swing / map.Ratio + 2) + wall.Thickness / map.Ratio;
         for (var i = 0; i + 1 < stops.Count; i++)
         {
             if (stops[i + 1] - stops[i] < 1)
@@ -44,7 +51,7 @@ internal sealed class DimensionPainter(ITextMeasure text, PaperMap map, UnitSyst
             // The line stands outside the wall: to the left of a direction that has the room on its right.
             if (left)
                 (a, b) = (b, a);
-            Between(a, b, Chain + wall.Thickness / map.Ratio);
+            Between(a, b, off);
         }
     }
 

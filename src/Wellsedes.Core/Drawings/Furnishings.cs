@@ -24,9 +24,10 @@ internal static class Furnishings
             );
         foreach (var i in (int[])[0, 2, 4])
         {
-            var figure = units == UnitSystem.Metric
-                ? (step * i / 1000).ToString("0.##", System.Globalization.CultureInfo.InvariantCulture) + (i == 4 ? " m" : "")
-                : (step * i / 304.8).ToString("0", System.Globalization.CultureInfo.InvariantCulture) + (i == 4 ? " ft" : "");
+            var figure =
+                units == UnitSystem.Metric
+                    ? (step * i / 1000).ToString("0.##", System.Globalization.CultureInfo.InvariantCulture) + (i == 4 ? " m" : "")
+                    : (step * i / 304.8).ToString("0", System.Globalization.CultureInfo.InvariantCulture) + (i == 4 ? " ft" : "");
             yield return new TextMark(figure, new Point(at.X + part * i, at.Y - 1), 2.5, TextAnchor.Middle);
         }
     }

@@ -37,16 +37,23 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
             Draw(Dashes.Cut(clear, map.Ratio * 2, map.Ratio), Ink.Soft, Ink.Thin);
         foreach (var place in input.Space.Openings.Where(place => place.Opening.Name.Length > 0))
         {
-            var away = input.Space.RoomAt(place.Frame.Out(new Point(0, place.Wall.Thickness))) is null ? 1 : -1;
+            var away = input.Space.RoomAt(place.Frame.Out(new Point(0, place.Wall.Thickness))) is null ? -1 : 1;
             var swings = place.Opening.SwingsRight == away < 0 && place.Opening.IsDoor;
             var leaf = place.Opening.Kind == OpeningKind.DoubleDoor ? place.Opening.Width / 2 : place.Opening.Width;
-            var off = away * (place.Wall.Thickness / 2 + (swings ? leaf * 0.45 : 0));
+            var off = away * (place.Wall.Thickness / 2 + (swings ? leaf : 0));
             var at = map.ToPaper(place.Frame.Out(new Point(0, off)));
             var turned = Math.Abs(place.Wall.Along.Y) > 0.7;
             var outward = map.ToPaper(place.Frame.Out(new Point(0, off + away * 1000))) - at;
             var lift = outward.Unit() * 3;
             marks.Add(
-                new TextMark(place.Opening.Name, at + lift + (turned ? default : new Point(0, 0.8)), 2.5, TextAnchor.Middle, true, Turn: turned ? 90 : 0)
+                new TextMark(
+                    place.Opening.Name,
+                    at + lift + (turned ? default : new Point(0, 0.8)),
+                    2.5,
+                    TextAnchor.Middle,
+                    true,
+                    Turn: turned ? 90 : 0
+                )
             );
         }
     }
@@ -66,7 +73,9 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
             switch (part.Role)
             {
                 case SymbolRole.Body:
-                    marks.Add(new PathMark(path, Ink.Full, item.Form.WalkedOn ? Ink.Finest : Ink.Narrow, item.Form.StoodOn ? Ink.Wash : Ink.Paper));
+                    marks.Add(
+                        new PathMark(path, Ink.Full, item.Form.WalkedOn ? Ink.Finest : Ink.Narrow, item.Form.StoodOn ? Ink.Wash : Ink.Paper)
+                    );
                     break;
                 case SymbolRole.Seat:
                     marks.Add(new PathMark(path, Ink.Full, Ink.Thin, Ink.Paper));
@@ -101,7 +110,10 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
                 marks.Add(new TextMark(seats, at + new Point(0, 2.7), 2, TextAnchor.Middle, Colour: Ink.Soft));
             return;
         }
-        var name = item.Item.Label.Length > 0 ? item.Item.Label : item.Kind.Kind is CatalogueKind.Serving or CatalogueKind.Staging ? item.Kind.Tag : "";
+        var name =
+            item.Item.Label.Length > 0 ? item.Item.Label
+            : item.Kind.Kind is CatalogueKind.Serving or CatalogueKind.Staging ? item.Kind.Tag
+            : "";
         if (name.Length == 0 || item.Form.WalkedOn)
             return;
         if (text.Width(name, 2.5, true) > Math.Max(wide, body.Height / map.Ratio))
@@ -118,10 +130,9 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
     /// <summary>A patch of paper under a label, so that lines do not run through it.</summary>
     private void Clear(Point at, string label, double size, double below)
     {
-        var half = text.Width(label, size, true) / 2 + 0.6;
-        marks.Add(
-            new PathMark(PathShape.Rounded(at.X - half, at.Y - size * 0.55, at.X + half, at.Y + size * 0.55 + below * 0.2, 0.6), null, 0, Ink.Paper)
-        );
+        var half = Math.Max(text.Width(label, size, true) / 2 + 0.6, below > 0 ? 4 : 0);
+        var top = at.Y - size * 0.75;
+        marks.Add(new PathMark(PathShape.Rounded(at.X - half, top, at.X + half, at.Y + size * 0.5 + below * 0.7, 0.6), null, 0, Ink.Paper));
     }
 
     private void RoomNames(SheetInput input)
@@ -130,10 +141,11 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
         {
             var name = room.Room.Number.Length > 0 ? $"{room.Room.Number} {room.Room.Name}" : room.Room.Name;
             var line = $"{name} · {AreaText.Write(room.NetInternal, units)}";
-            var corner = map.ToPaper(new Point(room.Outline.Bounds.MinX, room.Outline.Bounds.MinY)) + new Point(2.5, -2.5);
-            var wide = text.Width(line, 3, true);
-            marks.Add(new PathMark(PathShape.Rounded(corner.X - 1, corner.Y - 3, corner.X + wide + 1, corner.Y + 1.2, 0.6), null, 0, Ink.Paper));
-            marks.Add(new TextMark(line, corner, 3, Bold: true));
+            // The room's own point: the planner's choice of where its name stands.
+            var at = map.ToPaper(room.Room.Inside);
+            var half = text.Width(line, 3, true) / 2 + 1;
+            marks.Add(new PathMark(PathShape.Rounded(at.X - half, at.Y - 3, at.X + half, at.Y + 1.2, 0.6), null, 0, Ink.Paper));
+            marks.Add(new TextMark(line, at, 3, TextAnchor.Middle, true));
         }
     }
 
@@ -149,7 +161,14 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
         var width = LengthText.Write(Math.Round(pinch.Width), units);
         var middle = Point.Middle(a, b);
         var half = text.Width(width, 2.2, true) / 2 + 0.7;
-        marks.Add(new PathMark(PathShape.Rounded(middle.X - half, middle.Y - 3.6, middle.X + half, middle.Y - 0.9, 0.6), Ink.Full, Ink.Finest, Ink.Paper));
+        marks.Add(
+            new PathMark(
+                PathShape.Rounded(middle.X - half, middle.Y - 3.6, middle.X + half, middle.Y - 0.9, 0.6),
+                Ink.Full,
+                Ink.Finest,
+                Ink.Paper
+            )
+        );
         marks.Add(new TextMark(width, new Point(middle.X, middle.Y - 1.4), 2.2, TextAnchor.Middle, true));
     }
 }

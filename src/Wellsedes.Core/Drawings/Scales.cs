@@ -19,9 +19,23 @@ public static class Scales
     [
         .. new (double Ratio, bool Standard)[]
         {
-            (1, true), (2, true), (5, true), (10, true), (20, true), (25, false), (50, true), (75, false),
-            (100, true), (125, false), (200, true), (250, false), (500, true), (1000, true), (2000, true),
-            (5000, true), (10000, true),
+            (1, true),
+            (2, true),
+            (5, true),
+            (10, true),
+            (20, true),
+            (25, false),
+            (50, true),
+            (75, false),
+            (100, true),
+            (125, false),
+            (200, true),
+            (250, false),
+            (500, true),
+            (1000, true),
+            (2000, true),
+            (5000, true),
+            (10000, true),
         }.Select(s => new Scale(s.Ratio, Name(s.Ratio), s.Standard, s.Standard ? Iso : Customary)),
     ];
 
@@ -50,8 +64,7 @@ public static class Scales
 
     /// <summary>The largest listed scale at which a size in mm fits a space in mm of paper; the smallest scale when none does.</summary>
     public static Scale Largest(UnitSystem units, double width, double height, double paperWidth, double paperHeight) =>
-        For(units).FirstOrDefault(scale => width / scale.Ratio <= paperWidth && height / scale.Ratio <= paperHeight)
-        ?? For(units)[^1];
+        For(units).FirstOrDefault(scale => width / scale.Ratio <= paperWidth && height / scale.Ratio <= paperHeight) ?? For(units)[^1];
 
     /// <summary>How a ratio is written; imperial scales by their own names.</summary>
     public static string Write(double ratio, UnitSystem units) =>

@@ -63,7 +63,11 @@ public static class Schedule
             var start = i;
             while (i + 1 < labels.Length && Number(labels[i]) is var n and < int.MaxValue && Number(labels[i + 1]) == n + 1)
                 i++;
-            parts.Add(i == start ? labels[i] : i == start + 1 ? $"{labels[start]}, {labels[i]}" : $"{labels[start]}–{labels[i]}");
+            parts.Add(
+                i == start ? labels[i]
+                : i == start + 1 ? $"{labels[start]}, {labels[i]}"
+                : $"{labels[start]}–{labels[i]}"
+            );
         }
         return string.Join(", ", parts);
     }

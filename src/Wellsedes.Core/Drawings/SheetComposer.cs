@@ -37,7 +37,7 @@ public sealed class SheetComposer(ITextMeasure text)
     private const double BlockHeight = 36;
 
     /// <summary>Room for dimension lines round the plan, in mm of paper.</summary>
-    private const double DimensionRoom = 17;
+    private const double DimensionRoom = 15;
 
     public Sheet Compose(SheetInput input)
     {
@@ -49,8 +49,7 @@ public sealed class SheetComposer(ITextMeasure text)
         var units = input.Plan.Details.Units;
         var room = input.Settings.ShowDimensions ? DimensionRoom : 4;
         var (freeWidth, freeHeight) = (layout.Plan.Width - 2 * room, layout.Plan.Height - 2 * room);
-        var ratio =
-            input.Settings.Scale ?? Scales.Largest(units, extent.Width, extent.Height, freeWidth, freeHeight).Ratio;
+        var ratio = input.Settings.Scale ?? Scales.Largest(units, extent.Width, extent.Height, freeWidth, freeHeight).Ratio;
         var fits = extent.Width / ratio <= freeWidth + 1e-6 && extent.Height / ratio <= freeHeight + 1e-6;
         var centre = layout.Plan.Centre;
         var map = new PaperMap(ratio, new Point(centre.X - extent.Centre.X / ratio, centre.Y + extent.Centre.Y / ratio));
@@ -75,7 +74,7 @@ public sealed class SheetComposer(ITextMeasure text)
         var title = new Bounds(frame.MaxX - blockWidth, frame.MaxY - BlockHeight, frame.MaxX, frame.MaxY);
         if (settings.Across)
         {
-            var column = Math.Clamp(frame.Width * 0.27, 78, 150);
+            var column = Math.Clamp(frame.Width * 0.23, 70, 150);
             var tables = new Bounds(frame.MaxX - column, frame.MinY, frame.MaxX, title.MinY);
             return (new Bounds(frame.MinX, frame.MinY, tables.MinX, title.MinY), tables, title);
         }

@@ -42,13 +42,15 @@ internal sealed class SideTables(ITextMeasure text, UnitSystem units)
     {
         var rows = Schedule
             .Of(input.Items, CatalogueList.Shipped)
-            .Select(row => new[]
-            {
-                row.Labels.IsEmpty ? row.Tag : Shortened(Schedule.WriteLabels(row.Labels), wide * 0.24),
-                row.Name,
-                row.WriteSize(units),
-                row.Count.ToString(CultureInfo.InvariantCulture),
-            })
+            .Select(row =>
+                new[]
+                {
+                    row.Labels.IsEmpty ? row.Tag : Shortened(Schedule.WriteLabels(row.Labels), wide * 0.24),
+                    row.Name,
+                    row.WriteSize(units),
+                    row.Count.ToString(CultureInfo.InvariantCulture),
+                }
+            )
             .ToArray();
         string[] head = ["Tag", "Item", units == UnitSystem.Metric ? "Size, mm" : "Size", "No."];
         var widths = Enumerable
@@ -105,11 +107,15 @@ internal sealed class SideTables(ITextMeasure text, UnitSystem units)
         if (tally.GrossArea is { } gross)
             yield return ("Gross internal area", AreaText.Write(gross, units));
         if (tally.AreaPerSeat is { } each)
-            yield return ("Area per seat", units == UnitSystem.Metric
-                ? each.ToString("0.00", CultureInfo.InvariantCulture) + " m²"
-                : AreaText.Write(each, units));
+            yield return (
+                "Area per seat",
+                units == UnitSystem.Metric ? each.ToString("0.00", CultureInfo.InvariantCulture) + " m²" : AreaText.Write(each, units)
+            );
         if (tally.Narrowest is { } narrowest)
-            yield return ("Narrowest walkway", $"{LengthText.Write(Math.Floor(narrowest.Width + 0.01), units)} of {LengthText.Write(narrowest.Needed, units)}");
+            yield return (
+                "Narrowest walkway",
+                $"{LengthText.Write(Math.Floor(narrowest.Width + 0.01), units)} of {LengthText.Write(narrowest.Needed, units)}"
+            );
     }
 
     private static string Against(int has, int? asked) =>

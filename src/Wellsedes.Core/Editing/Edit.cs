@@ -86,7 +86,7 @@ public sealed record PutItemAt(string Id, double X, double Y, double Turn) : Edi
 public sealed record SpaceFrom(ImmutableArray<string> Ids, string OtherId, double Distance) : Edit;
 
 /// <summary>New sizes; null takes the catalogue's back.</summary>
-public sealed record ResizeItem(string Id, double? Width, double? Depth, double? Height, bool Sure = false) : Edit;
+public sealed record ResizeItem(string Id, double? Width = null, double? Depth = null, double? Height = null, bool Sure = false) : Edit;
 
 public sealed record SetPlaces(string Id, Places Places) : Edit;
 

@@ -47,8 +47,7 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
             : EditAnswer.Done(change);
     }
 
-    public static bool IsId(string id) =>
-        id.Length is > 0 and <= 60 && id.All(c => char.IsAsciiLetterOrDigit(c) || c == '-');
+    public static bool IsId(string id) => id.Length is > 0 and <= 60 && id.All(c => char.IsAsciiLetterOrDigit(c) || c == '-');
 
     private static EditAnswer Details(Plan plan, SetDetails edit)
     {
@@ -108,7 +107,9 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
 
     private static Problem? CheckBrief(Brief brief)
     {
-        foreach (var (field, count) in ((string, int?)[])[("seats", brief.Seats), ("tables", brief.Tables), ("workstations", brief.Workstations)])
+        foreach (
+            var (field, count) in ((string, int?)[])[("seats", brief.Seats), ("tables", brief.Tables), ("workstations", brief.Workstations)]
+        )
             if (count is < 0 or > 100_000)
                 return new Problem(field, $"The {field} asked must be from 0 to 100 000; {count} was given.");
         return brief.AreaPerSeat is { } area && !(area > 0 && area <= 1000)
@@ -140,7 +141,10 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
             if (CheckText(field, text, 0, most) is { } problem)
                 return problem;
         if (Drawings.Papers.Find(sheet.Paper) is null)
-            return new Problem("paper", $"\"{sheet.Paper}\" is no paper size; choose one of {string.Join(", ", Drawings.Papers.All.Select(p => p.Name))}.");
+            return new Problem(
+                "paper",
+                $"\"{sheet.Paper}\" is no paper size; choose one of {string.Join(", ", Drawings.Papers.All.Select(p => p.Name))}."
+            );
         return sheet.Scale is { } scale && !(scale >= 1 && scale <= 10000)
             ? new Problem("scale", "The scale must be from 1:1 to 1:10000.")
             : null;

@@ -24,12 +24,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
             SetPlaces e => Places(plan, e),
             LabelItem e => Label(plan, e),
             HoldItems e => Each(plan, e.Ids, e.Held ? "Held" : "Let go", item => item with { Held = e.Held }, true),
-            SetItemsAside e => Each(
-                plan,
-                e.Ids,
-                e.SetAside ? "Set aside" : "Brought back",
-                item => item with { SetAside = e.SetAside }
-            ),
+            SetItemsAside e => Each(plan, e.Ids, e.SetAside ? "Set aside" : "Brought back", item => item with { SetAside = e.SetAside }),
             DuplicateItems e => Duplicate(plan, e),
             _ => EditAnswer.No("edit", "This edit is not known here."),
         };
@@ -200,9 +195,16 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         if (places.Around < 0 || places.Front < 0 || places.Back < 0 || places.Left < 0 || places.Right < 0)
             return new Problem("places", "A side has 0 places or more.");
         if (kind.Places.Around > 0 != places.Around > 0 && places.Total > 0)
-            return new Problem("places", kind.Places.Around > 0 ? "A round table has its places around it." : "This table has its places along its sides.");
+            return new Problem(
+                "places",
+                kind.Places.Around > 0 ? "A round table has its places around it." : "This table has its places along its sides."
+            );
         return places.Total > kind.MostPlaces
-            ? new Problem("places", $"“{kind.Name}” takes at most {kind.MostPlaces} places; {places.Total} were asked. Source: {kind.Source.Title}, from memory.", kind.MostPlaces)
+            ? new Problem(
+                "places",
+                $"“{kind.Name}” takes at most {kind.MostPlaces} places; {places.Total} were asked. Source: {kind.Source.Title}, from memory.",
+                kind.MostPlaces
+            )
             : null;
     }
 
@@ -258,7 +260,10 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
             if (plan.Find<Item>(id) is not { } item)
                 return EditAnswer.No("ids", "Something chosen is no longer there; somebody has removed it.");
             if (item.Held && !evenHeld)
-                return EditAnswer.No("ids", $"{(item.Label.Length > 0 ? $"“{item.Label}”" : "An item")} is held in place; let it go first.");
+                return EditAnswer.No(
+                    "ids",
+                    $"{(item.Label.Length > 0 ? $"“{item.Label}”" : "An item")} is held in place; let it go first."
+                );
             var made = after(item);
             if (SizeSense.CheckPlace("x", made.X) is { } x)
                 return EditAnswer.No(x);

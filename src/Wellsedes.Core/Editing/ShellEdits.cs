@@ -40,20 +40,9 @@ internal static class ShellEdits
             Side("east", right, low, right, high),
             Side("north", right, high, left, high),
             Side("west", left, high, left, low),
-            new Room(
-                edit.Id,
-                edit.LevelId,
-                edit.Name.Trim(),
-                "",
-                "",
-                edit.X + edit.Width / 2,
-                edit.Y + edit.Depth / 2,
-                edit.Height
-            ),
+            new Room(edit.Id, edit.LevelId, edit.Name.Trim(), "", "", edit.X + edit.Width / 2, edit.Y + edit.Depth / 2, edit.Height),
         ];
-        return EditAnswer.Done(
-            new Change($"Made the room {edit.Name.Trim()}", [.. made.Select(entity => new EntityChange(null, entity))])
-        );
+        return EditAnswer.Done(new Change($"Made the room {edit.Name.Trim()}", [.. made.Select(entity => new EntityChange(null, entity))]));
     }
 
     public static EditAnswer PutOpening(Plan plan, PutOpening edit)
@@ -106,7 +95,12 @@ internal static class ShellEdits
                 "along",
                 $"{(taken.Name.Length > 0 ? taken.Name : "Another opening")} is already there, from {LengthText.WriteMetric(taken.Along - taken.Width / 2)} to {LengthText.WriteMetric(taken.Along + taken.Width / 2)} along the wall."
             );
-        var leaves = opening.Kind switch { OpeningKind.SingleDoor => 1, OpeningKind.DoubleDoor => 2, _ => 0 };
+        var leaves = opening.Kind switch
+        {
+            OpeningKind.SingleDoor => 1,
+            OpeningKind.DoubleDoor => 2,
+            _ => 0,
+        };
         var usual = Math.Max(1, opening.Width - leaves * LeafLoss);
         var clear = opening.ClearWidth == 0 ? usual : opening.ClearWidth;
         if (!(clear > 0 && clear <= opening.Width + Tolerance.Length))
@@ -148,7 +142,16 @@ internal static class ShellEdits
             ?? Editor.CheckText("number", edit.Number, 0, 16);
         return problem is not null
             ? EditAnswer.No(problem)
-            : Editor.Swap($"Named {edit.Name.Trim()}", room, room with { Name = edit.Name.Trim(), Use = edit.Use.Trim(), Number = edit.Number.Trim() });
+            : Editor.Swap(
+                $"Named {edit.Name.Trim()}",
+                room,
+                room with
+                {
+                    Name = edit.Name.Trim(),
+                    Use = edit.Use.Trim(),
+                    Number = edit.Number.Trim(),
+                }
+            );
     }
 
     internal static Problem? CheckPlacement(double x, double y, double turn) =>

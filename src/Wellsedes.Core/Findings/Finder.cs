@@ -15,12 +15,7 @@ public static class Finder
     public static ImmutableArray<Finding> Of(Plan plan, IReadOnlyList<Overlap> overlaps, IReadOnlyList<Way> ways, Tally tally)
     {
         var units = plan.Details.Units;
-        return
-        [
-            .. overlaps.Select(overlap => FromOverlap(overlap, units)),
-            .. Walkways(ways, units),
-            .. FromBrief(tally),
-        ];
+        return [.. overlaps.Select(overlap => FromOverlap(overlap, units)), .. Walkways(ways, units), .. FromBrief(tally)];
     }
 
     private static Finding FromOverlap(Overlap overlap, UnitSystem units)
@@ -74,9 +69,7 @@ public static class Finder
         var main = target.Needed == ways.Max(w => w.Target.Needed) && target.Kind is TargetKind.Exit or TargetKind.Place;
         var source = main ? HouseRules.MainWalkway : HouseRules.SeatWalkway;
         var ids = way.Pinch is { } p ? new[] { p.A.OwnerId, p.B.OwnerId }.Distinct() : [target.OwnerId];
-        var title = way.Pinch is { } pinch
-            ? $"Way to {to} narrows between {pinch.A.Name} and {pinch.B.Name}"
-            : $"No way to {to}";
+        var title = way.Pinch is { } pinch ? $"Way to {to} narrows between {pinch.A.Name} and {pinch.B.Name}" : $"No way to {to}";
         return new Finding(
             $"walkway/{Key(way)}/{target.Needed.ToString(CultureInfo.InvariantCulture)}",
             FindingWeight.Must,

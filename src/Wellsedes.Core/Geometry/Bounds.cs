@@ -15,8 +15,7 @@ public readonly record struct Bounds(double MinX, double MinY, double MaxX, doub
     public double Height => MaxY - MinY;
     public Point Centre => new((MinX + MaxX) / 2, (MinY + MaxY) / 2);
 
-    public Bounds Including(Point p) =>
-        new(Math.Min(MinX, p.X), Math.Min(MinY, p.Y), Math.Max(MaxX, p.X), Math.Max(MaxY, p.Y));
+    public Bounds Including(Point p) => new(Math.Min(MinX, p.X), Math.Min(MinY, p.Y), Math.Max(MaxX, p.X), Math.Max(MaxY, p.Y));
 
     public Bounds Including(Bounds b) =>
         new(Math.Min(MinX, b.MinX), Math.Min(MinY, b.MinY), Math.Max(MaxX, b.MaxX), Math.Max(MaxY, b.MaxY));
@@ -27,6 +26,5 @@ public readonly record struct Bounds(double MinX, double MinY, double MaxX, doub
 
     public bool Holds(Point p) => p.X >= MinX && p.X <= MaxX && p.Y >= MinY && p.Y <= MaxY;
 
-    public static Bounds Around(IEnumerable<Point> points) =>
-        points.Aggregate(Empty, (bounds, point) => bounds.Including(point));
+    public static Bounds Around(IEnumerable<Point> points) => points.Aggregate(Empty, (bounds, point) => bounds.Including(point));
 }

@@ -39,7 +39,8 @@ public readonly record struct Gap(double Width, Point A, Point B)
             }
         }
         var best = double.PositiveInfinity;
-        Point onA = a[0], onB = b[0];
+        Point onA = a[0],
+            onB = b[0];
         foreach (var corner in a)
             Nearest(corner, b, ref best, ref onA, ref onB, false);
         foreach (var corner in b)

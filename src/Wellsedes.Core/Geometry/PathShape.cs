@@ -69,20 +69,18 @@ public sealed record PathShape(ImmutableArray<PathStep> Steps)
         double R(ReadOnlySpan<double> all, int i) => all.Length == 1 ? all[0] : all[i];
         var (a, b, c, d) = (R(radii, 0), R(radii, 1), R(radii, 2), R(radii, 3));
         var k = 1 - Quarter;
-        return new PathShape(
-            [
-                new(PathStepKind.Move, new(minX + a, minY)),
-                new(PathStepKind.Line, new(maxX - b, minY)),
-                new(PathStepKind.Cubic, new(maxX, minY + b), new(maxX - b * k, minY), new(maxX, minY + b * k)),
-                new(PathStepKind.Line, new(maxX, maxY - c)),
-                new(PathStepKind.Cubic, new(maxX - c, maxY), new(maxX, maxY - c * k), new(maxX - c * k, maxY)),
-                new(PathStepKind.Line, new(minX + d, maxY)),
-                new(PathStepKind.Cubic, new(minX, maxY - d), new(minX + d * k, maxY), new(minX, maxY - d * k)),
-                new(PathStepKind.Line, new(minX, minY + a)),
-                new(PathStepKind.Cubic, new(minX + a, minY), new(minX, minY + a * k), new(minX + a * k, minY)),
-                new(PathStepKind.Close, new(minX + a, minY)),
-            ]
-        );
+        return new PathShape([
+            new(PathStepKind.Move, new(minX + a, minY)),
+            new(PathStepKind.Line, new(maxX - b, minY)),
+            new(PathStepKind.Cubic, new(maxX, minY + b), new(maxX - b * k, minY), new(maxX, minY + b * k)),
+            new(PathStepKind.Line, new(maxX, maxY - c)),
+            new(PathStepKind.Cubic, new(maxX - c, maxY), new(maxX, maxY - c * k), new(maxX - c * k, maxY)),
+            new(PathStepKind.Line, new(minX + d, maxY)),
+            new(PathStepKind.Cubic, new(minX, maxY - d), new(minX + d * k, maxY), new(minX, maxY - d * k)),
+            new(PathStepKind.Line, new(minX, minY + a)),
+            new(PathStepKind.Cubic, new(minX + a, minY), new(minX, minY + a * k), new(minX + a * k, minY)),
+            new(PathStepKind.Close, new(minX + a, minY)),
+        ]);
     }
 
     public PathShape Then(PathShape other) => new(Steps.AddRange(other.Steps));

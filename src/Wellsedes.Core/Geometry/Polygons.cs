@@ -12,8 +12,7 @@ public sealed record Region(ImmutableArray<Point> Outline, ImmutableArray<Immuta
 
     public Bounds Bounds { get; } = Bounds.Around(Outline);
 
-    public bool Holds(Point p) =>
-        Bounds.Holds(p) && Inside(Outline, p) && !Holes.Any(hole => Inside(hole, p));
+    public bool Holds(Point p) => Bounds.Holds(p) && Inside(Outline, p) && !Holes.Any(hole => Inside(hole, p));
 
     public static double SignedArea(ImmutableArray<Point> ring)
     {
@@ -27,8 +26,10 @@ public sealed record Region(ImmutableArray<Point> Outline, ImmutableArray<Immuta
     {
         var inside = false;
         for (int i = 0, j = ring.Length - 1; i < ring.Length; j = i++)
-            if (ring[i].Y > p.Y != ring[j].Y > p.Y
-                && p.X < (ring[j].X - ring[i].X) * (p.Y - ring[i].Y) / (ring[j].Y - ring[i].Y) + ring[i].X)
+            if (
+                ring[i].Y > p.Y != ring[j].Y > p.Y
+                && p.X < (ring[j].X - ring[i].X) * (p.Y - ring[i].Y) / (ring[j].Y - ring[i].Y) + ring[i].X
+            )
                 inside = !inside;
         return inside;
     }
@@ -42,9 +43,7 @@ public static class Polygons
     public static ImmutableArray<Region> Union(IEnumerable<Convex> shapes)
     {
         var polygons = shapes.Select(ToPolygon).ToArray<NetTopologySuite.Geometries.Geometry>();
-        return polygons.Length == 0
-            ? []
-            : ToRegions(UnaryUnionNG.Union(Factory.BuildGeometry(polygons), new PrecisionModel(1e4)));
+        return polygons.Length == 0 ? [] : ToRegions(UnaryUnionNG.Union(Factory.BuildGeometry(polygons), new PrecisionModel(1e4)));
     }
 
     public static ImmutableArray<Region> Difference(Region region, IEnumerable<Convex> shapes)
@@ -55,8 +54,7 @@ public static class Polygons
         return ToRegions(cut);
     }
 
-    private static NetTopologySuite.Geometries.Geometry ToPolygon(Convex shape) =>
-        Factory.CreatePolygon(Ring(shape.Outline(0.01)));
+    private static NetTopologySuite.Geometries.Geometry ToPolygon(Convex shape) => Factory.CreatePolygon(Ring(shape.Outline(0.01)));
 
     private static NetTopologySuite.Geometries.Geometry ToPolygon(Region region) =>
         Factory.CreatePolygon(
@@ -72,9 +70,7 @@ public static class Polygons
         var regions = ImmutableArray.CreateBuilder<Region>();
         for (var i = 0; i < geometry.NumGeometries; i++)
             if (geometry.GetGeometryN(i) is Polygon { IsEmpty: false } polygon)
-                regions.Add(
-                    new Region(ToRing(polygon.ExteriorRing, true), [.. polygon.InteriorRings.Select(ring => ToRing(ring, false))])
-                );
+                regions.Add(new Region(ToRing(polygon.ExteriorRing, true), [.. polygon.InteriorRings.Select(ring => ToRing(ring, false))]));
         return regions.ToImmutable();
     }
 

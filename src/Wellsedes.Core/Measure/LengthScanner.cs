@@ -56,9 +56,7 @@ internal sealed class LengthScanner(string text, Fraction bareUnit)
             sum = sign == '+' ? sum + next : sum - next;
         }
         var millimetres = sum.ToDouble();
-        return Math.Abs(millimetres) > 1e9
-            ? Reading.Wrong("This is longer than 1000 km.", 0)
-            : Reading.Of(millimetres);
+        return Math.Abs(millimetres) > 1e9 ? Reading.Wrong("This is longer than 1000 km.", 0) : Reading.Of(millimetres);
     }
 
     /// <summary>One length: feet followed by inches are one length; anything else is a figure and its unit.</summary>

@@ -34,7 +34,7 @@ public static class LengthText
     public static string Write(double millimetres, UnitSystem units) =>
         units == UnitSystem.Metric ? WriteMetric(millimetres) : WriteFeetInches(millimetres, 16);
 
-    /// <summary>Metric with a thin group space, at most two decimals: 18 000, 899.9.</summary>
+    /// <summary>Metric with a no-break group space, at most two decimals: 18 000, 899.9.</summary>
     public static string WriteMetric(double millimetres)
     {
         var rounded = Math.Round(millimetres, 2, MidpointRounding.AwayFromZero);
@@ -44,7 +44,7 @@ public static class LengthText
         var rest = Math.Abs(rounded) - whole;
         var digits = whole.ToString("0", CultureInfo.InvariantCulture);
         for (var at = digits.Length - 3; at > 0; at -= 3)
-            digits = digits.Insert(at, "\u2009");
+            digits = digits.Insert(at, "\u00a0");
         var tail = rest < 0.005 ? "" : rest.ToString("0.##", CultureInfo.InvariantCulture)[1..];
         return (rounded < 0 ? "-" : "") + digits + tail;
     }
@@ -66,7 +66,8 @@ public static class LengthText
             numerator /= 2;
             denominator /= 2;
         }
-        var inchText = numerator == 0 ? $"{inches}"
+        var inchText =
+            numerator == 0 ? $"{inches}"
             : inches == 0 ? $"{numerator}/{denominator}"
             : $"{inches} {numerator}/{denominator}";
         if (feet == 0)

@@ -92,7 +92,12 @@ public sealed class Planner
             PlaceItem e => new Item(e.Id, e.SchemeId, e.LevelId, e.Catalogue, e.X, e.Y, e.Turn),
             _ => null,
         };
-        var reach = edit switch { MoveItems e => e.Catch, PlaceItem e => e.Catch, _ => 0 };
+        var reach = edit switch
+        {
+            MoveItems e => e.Catch,
+            PlaceItem e => e.Catch,
+            _ => 0,
+        };
         return item is null || reach <= 0 ? null : editor.Settled(plan, item, reach);
     }
 
@@ -114,7 +119,8 @@ public sealed class Planner
     {
         ImmutableArray<Entity> shell =
         [
-            .. plan.Entities.Values.Where(entity => entity is Wall or Opening or Column or KeepClear or Room)
+            .. plan
+                .Entities.Values.Where(entity => entity is Wall or Opening or Column or KeepClear or Room)
                 .OrderBy(entity => entity.Id, StringComparer.Ordinal),
         ];
         if (spaces.TryGetValue(levelId, out var kept) && SameEntities(kept.Shell, shell))

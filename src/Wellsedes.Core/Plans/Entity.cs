@@ -54,15 +54,9 @@ public sealed record Room(string Id, string LevelId, string Name, string Use, st
 }
 
 /// <summary>A straight wall along its centre line, from start to end, with its thickness and height.</summary>
-public sealed record Wall(
-    string Id,
-    string LevelId,
-    Point Start,
-    Point End,
-    double Thickness,
-    double Height,
-    string MakeUp
-) : Entity(Id), IOnLevel
+public sealed record Wall(string Id, string LevelId, Point Start, Point End, double Thickness, double Height, string MakeUp)
+    : Entity(Id),
+        IOnLevel
 {
     [JsonIgnore]
     public double Length => Start.DistanceTo(End);
@@ -142,9 +136,14 @@ public sealed record KeepClear(string Id, string LevelId, double X, double Y, do
 public sealed record Scheme(string Id, string Name) : Entity(Id);
 
 /// <summary>What a scheme must hold; null where nothing is asked.</summary>
-public sealed record Brief(string Id, string SchemeId, int? Seats, int? Tables, int? Workstations, double? AreaPerSeat)
-    : Entity(Id),
-        IOfScheme;
+public sealed record Brief(
+    string Id,
+    string SchemeId,
+    int? Seats = null,
+    int? Tables = null,
+    int? Workstations = null,
+    double? AreaPerSeat = null
+) : Entity(Id), IOfScheme;
 
 [JsonConverter(typeof(JsonStringEnumConverter<ChairState>))]
 public enum ChairState
@@ -175,7 +174,6 @@ public sealed record SheetSettings(
     string SchemeId,
     string Paper,
     bool Across,
-    double? Scale,
     string LegalOwner,
     string SheetNumber,
     string Title,
@@ -190,7 +188,8 @@ public sealed record SheetSettings(
     bool ShowWalkway,
     bool ShowSchedule,
     bool ShowNotes,
-    bool ShowNorth
+    bool ShowNorth,
+    double? Scale = null
 ) : Entity(Id), IOfScheme;
 
 /// <summary>
@@ -219,7 +218,4 @@ public sealed record Item(
 }
 
 /// <summary>A kept measure between two points, drawn on the plan and on the sheet.</summary>
-public sealed record Dimension(string Id, string SchemeId, string LevelId, Point From, Point To)
-    : Entity(Id),
-        IOfScheme,
-        IOnLevel;
+public sealed record Dimension(string Id, string SchemeId, string LevelId, Point From, Point To) : Entity(Id), IOfScheme, IOnLevel;

@@ -21,8 +21,7 @@ public sealed record PlacedItem(
 )
 {
     /// <summary>The box around solids and chairs.</summary>
-    public Bounds Bounds { get; } =
-        Solids.Concat(Chairs).Aggregate(Bounds.Empty, (box, shape) => box.Including(shape.Bounds));
+    public Bounds Bounds { get; } = Solids.Concat(Chairs).Aggregate(Bounds.Empty, (box, shape) => box.Including(shape.Bounds));
 
     /// <summary>What people call it: its kind and its label.</summary>
     public string Name { get; } = NameOf(Item, Kind);

@@ -14,7 +14,7 @@ public static class PlanStart
             new PlanDetails(PlanDetails.TheId, title, units),
             new Level(LevelId, "Ground floor", 0, 4200),
             new Scheme(SchemeId, "Scheme A"),
-            new Brief("brief-a", SchemeId, null, null, null, null),
+            new Brief("brief-a", SchemeId),
             new Checks(
                 "checks-a",
                 SchemeId,
@@ -29,7 +29,6 @@ public static class PlanStart
                 SchemeId,
                 units == UnitSystem.Metric ? "A3" : "ANSI B",
                 true,
-                null,
                 "",
                 "101",
                 title,

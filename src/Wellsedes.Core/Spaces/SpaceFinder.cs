@@ -115,9 +115,7 @@ public static class SpaceFinder
         var up = opening.SwingsRight ? -1 : 1;
         if (opening.Kind == OpeningKind.DoubleDoor)
             return [Leaf(-half, 1, half, face, up, frame), Leaf(half, -1, half, face, up, frame)];
-        return opening.HingeAtEnd
-            ? [Leaf(half, -1, opening.Width, face, up, frame)]
-            : [Leaf(-half, 1, opening.Width, face, up, frame)];
+        return opening.HingeAtEnd ? [Leaf(half, -1, opening.Width, face, up, frame)] : [Leaf(-half, 1, opening.Width, face, up, frame)];
     }
 
     private static Convex Leaf(double hinge, double towards, double length, double face, double up, Placement frame)
@@ -137,10 +135,7 @@ public static class SpaceFinder
         var outline = enclosed.FirstOrDefault(region => region.Holds(room.Inside));
         if (outline is null)
             return null;
-        var free = Polygons.Difference(
-            outline,
-            columns.Where(column => outline.Bounds.Meets(Solid(column).Bounds)).Select(Solid)
-        );
+        var free = Polygons.Difference(outline, columns.Where(column => outline.Bounds.Meets(Solid(column).Bounds)).Select(Solid));
         return new FoundRoom(room, outline, outline.Area / 1e6, free.Sum(region => region.Area) / 1e6);
     }
 }

@@ -68,8 +68,7 @@ internal sealed class GapCells
             var dx = Math.Max(Math.Max(box.MinX - middle.X, middle.X - box.MaxX), 0);
             var dy = Math.Max(Math.Max(box.MinY - middle.Y, middle.Y - box.MaxY), 0);
             var reach = least + 2 * half;
-            distances[i] =
-                reach > 0 && dx * dx + dy * dy > reach * reach ? double.PositiveInfinity : shape.DistanceTo(middle);
+            distances[i] = reach > 0 && dx * dx + dy * dy > reach * reach ? double.PositiveInfinity : shape.DistanceTo(middle);
             least = Math.Min(least, distances[i]);
         }
         // The whole cell lies inside one obstacle: there is no free floor in it.

@@ -111,10 +111,7 @@ public sealed class GapGraph
             var count = sorted[i].Length;
             first[i + 1] = first[i] + Math.Max(1, count);
             for (var k = 0; k < count; k++)
-                slotAt[sorted[i][k].Link * 2 + (sorted[i][k].IsA ? 0 : 1)] = (
-                    first[i] + k,
-                    first[i] + (k + count - 1) % count
-                );
+                slotAt[sorted[i][k].Link * 2 + (sorted[i][k].IsA ? 0 : 1)] = (first[i] + k, first[i] + (k + count - 1) % count);
         }
         var union = new UnionFind(first[^1]);
         for (var link = 0; link < narrows.Count; link++)

@@ -31,9 +31,11 @@ internal static class LineInside
             // The box of the edge widened by the radius on both sides, in its own frame.
             var origin = start - a;
             var (min, max) = (double.NegativeInfinity, double.PositiveInfinity);
-            if (Slab(origin.Dot(direction), along.Dot(direction), 0, length, ref min, ref max)
+            if (
+                Slab(origin.Dot(direction), along.Dot(direction), 0, length, ref min, ref max)
                 && Slab(direction.Cross(origin), direction.Cross(along), -radius, radius, ref min, ref max)
-                && max > min)
+                && max > min
+            )
             {
                 from = Math.Min(from, min);
                 to = Math.Max(to, max);

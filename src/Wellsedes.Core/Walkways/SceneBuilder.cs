@@ -46,7 +46,9 @@ public sealed class SceneBuilder
     }
 
     private static bool StandsOn(PlacedItem item, PlacedItem deck) =>
-        item.Solids.Length > 0 && deck.Bounds.Holds(item.Item.Placement.Origin) && deck.Solids.Any(top => top.Holds(item.Item.Placement.Origin));
+        item.Solids.Length > 0
+        && deck.Bounds.Holds(item.Item.Placement.Origin)
+        && deck.Solids.Any(top => top.Holds(item.Item.Placement.Origin));
 
     private static ShellScene Shell(LevelSpace space, Checks checks)
     {
@@ -116,7 +118,9 @@ public sealed class SceneBuilder
         var reach = place.Wall.Thickness / 2 + 1;
         var left = space.RoomAt(place.Frame.Out(new Point(0, reach))) is not null;
         var right = space.RoomAt(place.Frame.Out(new Point(0, -reach))) is not null;
-        return left == right ? 0 : left ? 1 : -1;
+        return left == right ? 0
+            : left ? 1
+            : -1;
     }
 
     private static string NameOf(Opening opening) =>
@@ -142,9 +146,10 @@ public sealed class SceneBuilder
                 chair = obstacles[0];
             else
                 obstacles.Add(chair = new Obstacle(item.Item.Id, $"Chair at {name}", $"seat{i}", item.Chairs[i]));
-            var access = ownSeat && item.Kind.Maker == "sofa"
-                ? [new Access(chair, item.Item.Placement.Out(seat.Edge), item.Item.Placement.Turned(seat.Outward * -1))]
-                : Sides(chair, seat, item.Item.Placement, ownSeat);
+            var access =
+                ownSeat && item.Kind.Maker == "sofa"
+                    ? [new Access(chair, item.Item.Placement.Out(seat.Edge), item.Item.Placement.Turned(seat.Outward * -1))]
+                    : Sides(chair, seat, item.Item.Placement, ownSeat);
             all.AddRange(access);
             targets.Add(new Target(item.Item.Id, name, TargetKind.Seat, i, checks.SeatWidth, [.. access]));
         }
@@ -154,7 +159,14 @@ public sealed class SceneBuilder
             targets.Add(new Target(item.Item.Id, name, TargetKind.Place, 0, checks.MainWidth, [FrontOf(item, obstacles[0])]));
         if (item.Form.WalkedOn)
             targets.Add(
-                new Target(item.Item.Id, name, TargetKind.Place, 0, checks.MainWidth, [new Access(null, item.Item.Placement.Origin, default)])
+                new Target(
+                    item.Item.Id,
+                    name,
+                    TargetKind.Place,
+                    0,
+                    checks.MainWidth,
+                    [new Access(null, item.Item.Placement.Origin, default)]
+                )
             );
         return new ItemScene(checks, [.. obstacles], [.. targets]);
     }

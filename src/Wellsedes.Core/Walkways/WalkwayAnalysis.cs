@@ -38,7 +38,7 @@ public sealed class WalkwayAnalysis
             if (2 * radius <= best.Width)
                 continue;
             // The disc's centre, not the point it touches: that point may lie flush against a neighbour.
-            var face = FaceAt(access.At + access.Outward * (access.On is null ? 0 : radius), radius);
+            var face = access.On is null ? Graph.FaceAt(access.At) : FaceAt(access.At + access.Outward * radius, radius);
             if (!Widest.Reached(face) || Widest.WidthTo(face) <= best.Width)
                 continue;
             var route = Widest.PinchTo(face);
@@ -46,13 +46,14 @@ public sealed class WalkwayAnalysis
             var width = Math.Min(2 * radius, routeWidth);
             if (width <= best.Width)
                 continue;
-            var pinch = 2 * radius < routeWidth && blocker is not null && access.On is not null
-                ? StandingPinch(access, blocker, radius)
-                : route;
+            var pinch =
+                2 * radius < routeWidth && blocker is not null && access.On is not null ? StandingPinch(access, blocker, radius) : route;
             best = new Way(target, width, pinch, access);
         }
         return best;
     }
+
+    internal int FaceOf(Point p) => Graph.FaceAt(p);
 
     private int FaceAt(Point centre, double radius)
     {

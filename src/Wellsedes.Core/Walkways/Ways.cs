@@ -31,8 +31,4 @@ public sealed record Way(Target Target, double Width, Pinch? Pinch, Access Acces
 }
 
 /// <summary>Everything a walkway question is asked about.</summary>
-public sealed record WalkwayScene(
-    ImmutableArray<Obstacle> Obstacles,
-    ImmutableArray<Point> Sources,
-    ImmutableArray<Target> Targets
-);
+public sealed record WalkwayScene(ImmutableArray<Obstacle> Obstacles, ImmutableArray<Point> Sources, ImmutableArray<Target> Targets);

@@ -16,7 +16,12 @@ public sealed class Typefaces : ITextMeasure
     public double Width(string text, double size, bool bold)
     {
         // Measured large and scaled down: small sizes would be rounded to whole hinted units.
-        using var font = new SKFont(Of(bold), 100) { Subpixel = true };
+        using var font = new SKFont(Of(bold), 100)
+        {
+            Subpixel = true,
+            LinearMetrics = true,
+            Hinting = SKFontHinting.None,
+        };
         return font.MeasureText(text) * size / 100;
     }
 

@@ -10,7 +10,12 @@ internal static class CanvasPainter
 {
     public static void Paint(SKCanvas canvas, Drawing drawing)
     {
-        using var paint = new SKPaint { IsAntialias = true, StrokeCap = SKStrokeCap.Butt, StrokeJoin = SKStrokeJoin.Miter };
+        using var paint = new SKPaint
+        {
+            IsAntialias = true,
+            StrokeCap = SKStrokeCap.Butt,
+            StrokeJoin = SKStrokeJoin.Miter,
+        };
         foreach (var mark in drawing.Marks)
             switch (mark)
             {
@@ -43,7 +48,12 @@ internal static class CanvasPainter
 
     private static void Text(SKCanvas canvas, SKPaint paint, TextMark mark)
     {
-        using var font = new SKFont(Typefaces.Shared.Of(mark.Bold), (float)mark.Size) { Subpixel = true };
+        using var font = new SKFont(Typefaces.Shared.Of(mark.Bold), (float)mark.Size)
+        {
+            Subpixel = true,
+            LinearMetrics = true,
+            Hinting = SKFontHinting.None,
+        };
         paint.Style = SKPaintStyle.Fill;
         paint.Color = SKColor.Parse(mark.Colour);
         var shift = mark.Anchor switch
@@ -55,7 +65,7 @@ internal static class CanvasPainter
         canvas.Save();
         canvas.Translate((float)mark.At.X, (float)mark.At.Y);
         canvas.RotateDegrees((float)-mark.Turn);
-        canvas.DrawText(mark.Text, (float)shift, 0, font, paint);
+        canvas.DrawText(mark.Text, (float)shift, 0, SKTextAlign.Left, font, paint);
         canvas.Restore();
     }
 

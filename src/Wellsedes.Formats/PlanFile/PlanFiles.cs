@@ -26,13 +26,8 @@ public static class PlanFiles
 
     public static byte[] Write(Plan plan)
     {
-        var content = new FileContent(
-            FormatName,
-            Version,
-            [.. plan.Entities.Values.OrderBy(e => e.Id, StringComparer.Ordinal)]
-        );
-        var options = new JsonSerializerOptions(PlanJson.Options) { WriteIndented = true };
-        return [.. JsonSerializer.SerializeToUtf8Bytes(content, options), (byte)'\n'];
+        var content = new FileContent(FormatName, Version, [.. plan.Entities.Values.OrderBy(e => e.Id, StringComparer.Ordinal)]);
+        return [.. JsonSerializer.SerializeToUtf8Bytes(content, PlanJson.Indented), (byte)'\n'];
     }
 
     /// <exception cref="PlanFileException">The file is too large, cut short, too deep, of a newer version, or wrong inside.</exception>
@@ -47,12 +42,13 @@ public static class PlanFiles
         try
         {
             content =
-                JsonSerializer.Deserialize<FileContent>(file, PlanJson.Options)
-                ?? throw new PlanFileException("The plan file is empty.");
+                JsonSerializer.Deserialize<FileContent>(file, PlanJson.Options) ?? throw new PlanFileException("The plan file is empty.");
         }
         catch (Exception e) when (e is JsonException or NotSupportedException or ArgumentException)
         {
-            throw new PlanFileException($"The plan file is wrong inside{Where(e)}. It may be cut short or edited by hand; export the plan again.");
+            throw new PlanFileException(
+                $"The plan file is wrong inside{Where(e)}. It may be cut short or edited by hand; export the plan again."
+            );
         }
         if (content.Entities.IsDefault || content.Entities.Any(entity => entity is null))
             throw new PlanFileException("The plan file has no entities or an empty one among them.");
@@ -108,7 +104,9 @@ public static class PlanFiles
         }
         catch (JsonException e)
         {
-            var why = e.Message.Contains("depth", StringComparison.OrdinalIgnoreCase) ? "is nested too deeply" : "is no JSON or is cut short";
+            var why = e.Message.Contains("depth", StringComparison.OrdinalIgnoreCase)
+                ? "is nested too deeply"
+                : "is no JSON or is cut short";
             throw new PlanFileException($"The plan file {why} (line {e.LineNumber + 1}).");
         }
     }
@@ -121,7 +119,11 @@ public static class PlanFiles
         if (!plan.All<Level>().Any() || !plan.All<Scheme>().Any())
             throw new PlanFileException("The plan file has no level or no scheme.");
         foreach (var scheme in plan.All<Scheme>())
-            if (!plan.OfScheme<Brief>(scheme.Id).Any() || !plan.OfScheme<Checks>(scheme.Id).Any() || !plan.OfScheme<SheetSettings>(scheme.Id).Any())
+            if (
+                !plan.OfScheme<Brief>(scheme.Id).Any()
+                || !plan.OfScheme<Checks>(scheme.Id).Any()
+                || !plan.OfScheme<SheetSettings>(scheme.Id).Any()
+            )
                 throw new PlanFileException($"The scheme \"{scheme.Id}\" has no brief, checks or sheet.");
         foreach (var entity in plan.Entities.Values)
         {
@@ -147,20 +149,28 @@ public static class PlanFiles
                 ? "it reaches past the end of its wall."
             : !Text(opening.Name) ? "its name is too long."
             : null,
-            Column column => !Placed(column.Placement) || !Size(column.Width) || !Size(column.Depth) ? "its place or size makes no sense." : null,
-            KeepClear area => !Placed(area.Placement) || !Size(area.Width) || !Size(area.Depth) ? "its place or size makes no sense." : null,
+            Column column => !Placed(column.Placement) || !Size(column.Width) || !Size(column.Depth)
+                ? "its place or size makes no sense."
+                : null,
+            KeepClear area => !Placed(area.Placement) || !Size(area.Width) || !Size(area.Depth)
+                ? "its place or size makes no sense."
+                : null,
             Item item => CatalogueList.Shipped.Find(item.Catalogue) is not { } kind ? $"the catalogue has no item \"{item.Catalogue}\"."
             : !Placed(item.Placement) ? "its place makes no sense."
             : !Size(item.Width ?? 1) || !Size(item.Depth ?? 1) || !Size(item.Height ?? 1) ? "its size makes no sense."
-            : item.Places is { } p && (p.Around < 0 || p.Front < 0 || p.Back < 0 || p.Left < 0 || p.Right < 0 || p.Total > Math.Max(0, kind.MostPlaces))
+            : item.Places is { } p
+            && (p.Around < 0 || p.Front < 0 || p.Back < 0 || p.Left < 0 || p.Right < 0 || p.Total > Math.Max(0, kind.MostPlaces))
                 ? $"it has {p.Total} places; at most {kind.MostPlaces} fit."
             : item.Label.Length > 12 ? "its label has more than 12 characters."
             : null,
             Dimension measure => !Placed(measure.From, measure.To) ? "its ends make no sense." : null,
             Room room => !Placed(new Point(room.X, room.Y)) || !Text(room.Name) ? "its place or name makes no sense." : null,
-            Checks checks => !Size(checks.MainWidth) || !Size(checks.SeatWidth) || !Size(checks.OccupiedDepth) || !Size(checks.PulledOutDepth)
+            Checks checks => !Size(checks.MainWidth)
+            || !Size(checks.SeatWidth)
+            || !Size(checks.OccupiedDepth)
+            || !Size(checks.PulledOutDepth)
                 ? "every width and depth must be more than 0."
-            : null,
+                : null,
             SheetSettings sheet => Core.Drawings.Papers.Find(sheet.Paper) is null ? $"\"{sheet.Paper}\" is no paper size."
             : sheet.Scale is { } scale && !(scale >= 1 && scale <= 10000) ? "its scale must be from 1:1 to 1:10000."
             : !Text(sheet.Notes) || !Text(sheet.Title) ? "its texts are too long."

@@ -9,6 +9,9 @@ public static class PlanJson
 {
     public static JsonSerializerOptions Options { get; } = Make();
 
+    /// <summary>The same, laid out for reading.</summary>
+    public static JsonSerializerOptions Indented { get; } = new(Options) { WriteIndented = true };
+
     /// <summary>Sets the same rules on options made elsewhere.</summary>
     public static void Configure(JsonSerializerOptions options)
     {

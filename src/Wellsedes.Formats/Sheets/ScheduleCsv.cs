@@ -7,8 +7,6 @@ namespace Wellsedes.Formats.Sheets;
 /// <summary>Writes the furniture schedule as CSV (RFC 4180), sizes in mm.</summary>
 public static class ScheduleCsv
 {
-    private sealed record Line(string Tag, string Labels, string Item, double WidthMm, double DepthMm, double HeightMm, int Count);
-
     public static byte[] Write(IEnumerable<ScheduleRow> rows)
     {
         using var stream = new MemoryStream();
@@ -16,17 +14,22 @@ public static class ScheduleCsv
         var options = new CsvWriterOptions { Injection = CsvInjection.Escape };
         using (var writer = new StreamWriter(stream, new UTF8Encoding(true)))
         using (var csv = CsvWriter.Create(writer, options, true))
-            csv.WriteRecords(
-                rows.Select(row => new Line(
-                    row.Tag,
-                    Schedule.WriteLabels(row.Labels),
-                    row.Name,
-                    row.Size.Width,
-                    row.Size.Depth,
-                    row.Size.Height,
-                    row.Count
-                ))
-            );
+        {
+            foreach (var head in (string[])["Tag", "Labels", "Item", "Width mm", "Depth mm", "Height mm", "Count"])
+                csv.WriteField(head);
+            csv.EndRecord();
+            foreach (var row in rows)
+            {
+                csv.WriteField(row.Tag);
+                csv.WriteField(Schedule.WriteLabels(row.Labels));
+                csv.WriteField(row.Name);
+                csv.WriteField(row.Size.Width);
+                csv.WriteField(row.Size.Depth);
+                csv.WriteField(row.Size.Height);
+                csv.WriteField(row.Count);
+                csv.EndRecord();
+            }
+        }
         return stream.ToArray();
     }
 }

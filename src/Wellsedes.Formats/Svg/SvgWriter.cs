@@ -13,7 +13,12 @@ public static class SvgWriter
     public static byte[] Write(Drawing drawing)
     {
         using var stream = new MemoryStream();
-        var settings = new XmlWriterSettings { Encoding = new UTF8Encoding(false), Indent = true, IndentChars = " " };
+        var settings = new XmlWriterSettings
+        {
+            Encoding = new UTF8Encoding(false),
+            Indent = true,
+            IndentChars = " ",
+        };
         using (var xml = XmlWriter.Create(stream, settings))
         {
             xml.WriteStartElement("svg", Namespace);

@@ -29,7 +29,12 @@ internal static class RandomRoom
         {
             double x = random.NextDouble() * w,
                 y = random.NextDouble() * d;
-            var turn = (seed % 4) switch { 0 => 0, 1 => 45 * random.Next(8), _ => random.NextDouble() * 360 };
+            var turn = (seed % 4) switch
+            {
+                0 => 0,
+                1 => 45 * random.Next(8),
+                _ => random.NextDouble() * 360,
+            };
             if (grid)
                 (x, y) = (Math.Round(x / 250) * 250, Math.Round(y / 250) * 250);
             var place = new Placement(x, y, turn);
@@ -54,15 +59,23 @@ internal static class RandomRoom
     {
         var corners = thing.Shape.Corners.ToArray();
         if (corners.Length == 1)
-            return [.. Enumerable.Range(0, 4).Select(i => Point.At(90 * i)).Select(o => new Access(thing, corners[0] + o * thing.Shape.Radius, o))];
+            return
+            [
+                .. Enumerable
+                    .Range(0, 4)
+                    .Select(i => Point.At(90 * i))
+                    .Select(o => new Access(thing, corners[0] + o * thing.Shape.Radius, o)),
+            ];
         return
         [
-            .. Enumerable.Range(0, corners.Length).Select(i =>
-            {
-                var (a, b) = (corners[i], corners[(i + 1) % corners.Length]);
-                var outward = (b - a).Unit().Left() * -1;
-                return new Access(thing, Point.Middle(a, b) + outward * thing.Shape.Radius, outward);
-            }),
+            .. Enumerable
+                .Range(0, corners.Length)
+                .Select(i =>
+                {
+                    var (a, b) = (corners[i], corners[(i + 1) % corners.Length]);
+                    var outward = (b - a).Unit().Left() * -1;
+                    return new Access(thing, Point.Middle(a, b) + outward * thing.Shape.Radius, outward);
+                }),
         ];
     }
 }

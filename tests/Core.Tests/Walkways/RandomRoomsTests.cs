@@ -56,8 +56,17 @@ public sealed class RandomRoomsTests
         {
             var at = random.Next(5, room.Obstacles.Length);
             var old = room.Obstacles[at];
-            var moved = new Obstacle(old.OwnerId, old.Name, "moved", old.Shape.At(new Placement(random.Next(-300, 300), random.Next(-300, 300), 0)));
-            room = room with { Obstacles = room.Obstacles.SetItem(at, moved), Targets = [.. room.Targets.Where(t => t.Access[0].On != old)] };
+            var moved = new Obstacle(
+                old.OwnerId,
+                old.Name,
+                "moved",
+                old.Shape.At(new Placement(random.Next(-300, 300), random.Next(-300, 300), 0))
+            );
+            room = room with
+            {
+                Obstacles = room.Obstacles.SetItem(at, moved),
+                Targets = [.. room.Targets.Where(t => t.Access[0].On != old)],
+            };
             var lent = new WalkwayAnalysis(room, before);
             var anew = new WalkwayAnalysis(room);
             Assert.Equal(anew.Ways.Select(w => w.Width), lent.Ways.Select(w => w.Width));

@@ -41,14 +41,7 @@ internal static class Desks
                 .. TaskChair(seat, input),
                 Part(
                     SymbolRole.Body,
-                    PathShape.Closed(
-                        new(-w, -d),
-                        new(-w + arm, -d),
-                        new(-w + arm, d - top),
-                        new(w, d - top),
-                        new(w, d),
-                        new(-w, d)
-                    )
+                    PathShape.Closed(new(-w, -d), new(-w + arm, -d), new(-w + arm, d - top), new(w, d - top), new(w, d), new(-w, d))
                 ),
                 Part(SymbolRole.Detail, PathShape.Line(new Point(-w, d - top), new Point(-w + arm, d - top))),
                 CableSlot(arm / 2, d - 70),
@@ -60,11 +53,7 @@ internal static class Desks
     public static Form Bench(MakerInput input)
     {
         var (w, d) = (input.Size.Width / 2, input.Size.Depth / 2);
-        SeatPlace[] seats =
-        [
-            SeatAt(new Point(0, -d), new Point(0, -1), input),
-            SeatAt(new Point(0, d), new Point(0, 1), input),
-        ];
+        SeatPlace[] seats = [SeatAt(new Point(0, -d), new Point(0, -1), input), SeatAt(new Point(0, d), new Point(0, 1), input)];
         return new Form(
             [Convex.Rectangle(default, input.Size.Width, input.Size.Depth)],
             [.. seats],

@@ -44,10 +44,7 @@ internal static class Lounge
                 Legs(input.Size, 110, 45),
                 Part(
                     SymbolRole.Detail,
-                    PathShape.Line(
-                        new Point(-input.Size.Width / 2 + 180, 0),
-                        new Point(input.Size.Width / 2 - 180, 0)
-                    )
+                    PathShape.Line(new Point(-input.Size.Width / 2 + 180, 0), new Point(input.Size.Width / 2 - 180, 0))
                 ),
             ]
         );

@@ -53,13 +53,11 @@ internal static class Screens
             symbol.Add(
                 Part(
                     SymbolRole.Detail,
-                    new PathShape(
-                        [
-                            new(PathStepKind.Move, default),
-                            new(PathStepKind.Cubic, tip, tip * 0.3 + side, tip * 0.8 + side),
-                            new(PathStepKind.Cubic, default, tip * 0.8 - side, tip * 0.3 - side),
-                        ]
-                    )
+                    new PathShape([
+                        new(PathStepKind.Move, default),
+                        new(PathStepKind.Cubic, tip, tip * 0.3 + side, tip * 0.8 + side),
+                        new(PathStepKind.Cubic, default, tip * 0.8 - side, tip * 0.3 - side),
+                    ])
                 )
             );
         }

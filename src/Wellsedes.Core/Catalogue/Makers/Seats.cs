@@ -78,18 +78,7 @@ internal static class Seats
 
     private static Form Single(MakerInput input, params SymbolPart[] symbol)
     {
-        var seat = new SeatPlace(
-            new Point(0, -input.Size.Depth / 2),
-            new Point(0, 1),
-            input.Size.Width,
-            input.Size.Depth,
-            false
-        );
-        return new Form(
-            [Convex.Rectangle(default, input.Size.Width, input.Size.Depth)],
-            [seat],
-            [],
-            [.. symbol, Front(input.Size)]
-        );
+        var seat = new SeatPlace(new Point(0, -input.Size.Depth / 2), new Point(0, 1), input.Size.Width, input.Size.Depth, false);
+        return new Form([Convex.Rectangle(default, input.Size.Width, input.Size.Depth)], [seat], [], [.. symbol, Front(input.Size)]);
     }
 }

@@ -36,9 +36,7 @@ internal static class Serving
         for (var i = 0; i < dishes; i++)
         {
             var centre = -x + input.Size.Width * (i + 0.5) / dishes;
-            marks.Add(
-                Part(SymbolRole.Detail, PathShape.Rounded(centre - 220, -y * 0.55, centre + 220, y * 0.55, 50))
-            );
+            marks.Add(Part(SymbolRole.Detail, PathShape.Rounded(centre - 220, -y * 0.55, centre + 220, y * 0.55, 50)));
         }
         return new Form(
             [Convex.Rectangle(default, input.Size.Width, input.Size.Depth)],

@@ -13,12 +13,7 @@ internal static class Staging
             [Convex.Rectangle(default, input.Size.Width, input.Size.Depth)],
             [],
             [],
-            [
-                Part(SymbolRole.Body, Box(body)),
-                Part(SymbolRole.Detail, Box(body.Grown(-35))),
-                Legs(input.Size, 90, 60),
-                Front(input.Size),
-            ],
+            [Part(SymbolRole.Body, Box(body)), Part(SymbolRole.Detail, Box(body.Grown(-35))), Legs(input.Size, 90, 60), Front(input.Size)],
             StoodOn: true
         );
     }

@@ -81,13 +81,7 @@ internal static class Tables
     private static IEnumerable<SeatPlace> Side(int count, Point from, Point to, Point outward, MakerInput input)
     {
         for (var i = 0; i < count; i++)
-            yield return new SeatPlace(
-                from + (to - from) * ((i + 0.5) / count),
-                outward,
-                input.Chair.Width,
-                input.Chair.Depth,
-                true
-            );
+            yield return new SeatPlace(from + (to - from) * ((i + 0.5) / count), outward, input.Chair.Width, input.Chair.Depth, true);
     }
 
     /// <summary>The chairs of the places, drawn occupied.</summary>

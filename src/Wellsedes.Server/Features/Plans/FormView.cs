@@ -1,0 +1,26 @@
+using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.Geometry;
+
+namespace Wellsedes.Server.Features.Plans;
+
+public sealed record SymbolView(SymbolRole Role, string Path);
+
+/// <summary>A form as the client paints and picks it, in the item's own coordinates (mm, y up).</summary>
+/// <param name="Outlines">Polygons of solids and occupied chairs, for picking.</param>
+/// <param name="Box">Box around body and chairs: least x, least y, greatest x, greatest y.</param>
+public sealed record FormView(SymbolView[] Symbol, Point[][] Outlines, double[] Box, Point FrontMark, int Seats, bool Flat)
+{
+    public static FormView Of(Form form, double occupiedDepth)
+    {
+        Convex[] shapes = [.. form.Solids, .. form.Seats.Where(seat => seat.AtTable).Select(seat => seat.Zone(occupiedDepth))];
+        var box = shapes.Aggregate(Bounds.Empty, (sum, shape) => sum.Including(shape.Bounds));
+        return new FormView(
+            [.. form.Symbol.Select(part => new SymbolView(part.Role, part.Path.ToPathData()))],
+            [.. shapes.Select(shape => shape.Outline(5))],
+            [box.MinX, box.MinY, box.MaxX, box.MaxY],
+            form.FrontMark,
+            form.Seats.Length,
+            form.StoodOn
+        );
+    }
+}

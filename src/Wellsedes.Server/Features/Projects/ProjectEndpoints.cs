@@ -1,0 +1,169 @@
+using System.Security.Claims;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.EntityFrameworkCore;
+using Wellsedes.Core.Measure;
+using Wellsedes.Core.Plans;
+using Wellsedes.Formats.PlanFile;
+using Wellsedes.Server.Security;
+using Wellsedes.Store;
+
+namespace Wellsedes.Server.Features.Projects;
+
+public sealed record ProjectView(Guid Id, string Name, ProjectRole Role, PlanEntry[] Plans, MemberView[] Members);
+
+public sealed record PlanEntry(Guid Id, string Title, DateTime ChangedAt);
+
+public sealed record MemberView(Guid PersonId, string Name, ProjectRole Role);
+
+public sealed record NewProject(string Name);
+
+public sealed record NewPlan(string Title, UnitSystem Units);
+
+public sealed record NewMember(string Email, ProjectRole Role);
+
+public sealed record PlanMade(Guid Id);
+
+public static class ProjectEndpoints
+{
+    public static void MapProjects(this RouteGroupBuilder api)
+    {
+        api.MapGet("/projects", ListAsync).WithName("listProjects");
+        api.MapPost("/projects", AddAsync).WithName("addProject");
+        api.MapPost("/projects/{projectId:guid}/members", AddMemberAsync).NeedsRole(ProjectRole.Owner).WithName("addMember");
+        api.MapDelete("/projects/{projectId:guid}/members/{personId:guid}", RemoveMemberAsync)
+            .NeedsRole(ProjectRole.Owner)
+            .WithName("removeMember");
+        api.MapPost("/projects/{projectId:guid}/plans", AddPlanAsync).NeedsRole(ProjectRole.Editor).WithName("addPlan");
+        api.MapPost("/projects/{projectId:guid}/plan-files", ImportAsync).NeedsRole(ProjectRole.Editor).WithName("importPlan");
+    }
+
+    private static async Task<ProjectView[]> ListAsync(ClaimsPrincipal person, WellsedesContext context, CancellationToken cancel)
+    {
+        var id = person.Id();
+        return await context
+            .Projects.Where(project => project.Members.Any(member => member.PersonId == id))
+            .OrderBy(project => project.Name)
+            .Select(project => new ProjectView(
+                project.Id,
+                project.Name,
+                project.Members.First(member => member.PersonId == id).Role,
+                project
+                    .Plans.OrderByDescending(plan => plan.ChangedAt)
+                    .Select(plan => new PlanEntry(plan.Id, plan.Title, plan.ChangedAt))
+                    .ToArray(),
+                project
+                    .Members.OrderByDescending(member => member.Role)
+                    .Select(member => new MemberView(member.PersonId, member.Person!.DisplayName, member.Role))
+                    .ToArray()
+            ))
+            .AsSplitQuery()
+            .ToArrayAsync(cancel);
+    }
+
+    private static async Task<Results<Ok<PlanMade>, ProblemHttpResult>> AddAsync(
+        NewProject request,
+        ClaimsPrincipal person,
+        WellsedesContext context,
+        CancellationToken cancel
+    )
+    {
+        if (request.Name.Trim().Length is 0 or > 80)
+            return TypedResults.Problem("The name must have 1 to 80 characters.", statusCode: 422);
+        var project = new Project
+        {
+            Id = Guid.CreateVersion7(),
+            Name = request.Name.Trim(),
+            CreatedAt = DateTime.UtcNow,
+            Members = [new ProjectMember { PersonId = person.Id(), Role = ProjectRole.Owner }],
+        };
+        context.Add(project);
+        await context.SaveChangesAsync(cancel);
+        return TypedResults.Ok(new PlanMade(project.Id));
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> AddMemberAsync(
+        Guid projectId,
+        NewMember request,
+        WellsedesContext context,
+        UserManager<Person> people,
+        CancellationToken cancel
+    )
+    {
+        var person = await people.FindByEmailAsync(request.Email);
+        if (person is null)
+            return TypedResults.Problem($"Nobody with the address {request.Email} has an account here.", statusCode: 422);
+        var member = await context.Members.FindAsync([projectId, person.Id], cancel);
+        if (member is { Role: ProjectRole.Owner } && request.Role != ProjectRole.Owner && await IsLastOwnerAsync(context, projectId, cancel))
+            return TypedResults.Problem("A project keeps at least one owner.", statusCode: 422);
+        if (member is null)
+            context.Add(
+                new ProjectMember
+                {
+                    ProjectId = projectId,
+                    PersonId = person.Id,
+                    Role = request.Role,
+                }
+            );
+        else
+            member.Role = request.Role;
+        await context.SaveChangesAsync(cancel);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<Results<NoContent, NotFound, ProblemHttpResult>> RemoveMemberAsync(
+        Guid projectId,
+        Guid personId,
+        WellsedesContext context,
+        CancellationToken cancel
+    )
+    {
+        var member = await context.Members.FindAsync([projectId, personId], cancel);
+        if (member is null)
+            return TypedResults.NotFound();
+        if (member.Role == ProjectRole.Owner && await IsLastOwnerAsync(context, projectId, cancel))
+            return TypedResults.Problem("A project keeps at least one owner.", statusCode: 422);
+        context.Remove(member);
+        await context.SaveChangesAsync(cancel);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<bool> IsLastOwnerAsync(WellsedesContext context, Guid projectId, CancellationToken cancel) =>
+        await context.Members.CountAsync(m => m.ProjectId == projectId && m.Role == ProjectRole.Owner, cancel) == 1;
+
+    private static async Task<Results<Ok<PlanMade>, ProblemHttpResult>> AddPlanAsync(
+        Guid projectId,
+        NewPlan request,
+        PlanStore store,
+        CancellationToken cancel
+    )
+    {
+        var title = request.Title.Trim();
+        if (title.Length is 0 or > 80)
+            return TypedResults.Problem("The title must have 1 to 80 characters.", statusCode: 422);
+        var plan = Plan.Of(PlanStart.Entities(title, request.Units));
+        return TypedResults.Ok(new PlanMade(await store.AddAsync(projectId, plan, cancel)));
+    }
+
+    private static async Task<Results<Ok<PlanMade>, ProblemHttpResult>> ImportAsync(
+        Guid projectId,
+        HttpRequest request,
+        PlanStore store,
+        CancellationToken cancel
+    )
+    {
+        if (request.ContentLength > PlanFiles.LargestFile)
+            return TypedResults.Problem("The plan file is too large.", statusCode: 413);
+        using var file = new MemoryStream();
+        await request.Body.CopyToAsync(file, cancel);
+        try
+        {
+            var plan = PlanFiles.Read(file.GetBuffer().AsSpan(0, (int)file.Length));
+            return TypedResults.Ok(new PlanMade(await store.AddAsync(projectId, plan, cancel)));
+        }
+        catch (PlanFileException e)
+        {
+            return TypedResults.Problem(e.Message, statusCode: 422);
+        }
+    }
+}

@@ -1,0 +1,129 @@
+using System.Threading.RateLimiting;
+using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.EntityFrameworkCore;
+using Serilog;
+using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.Plans;
+using Wellsedes.Formats.PlanFile;
+using Wellsedes.Server.Demo;
+using Wellsedes.Server.Features.Accounts;
+using Wellsedes.Server.Features.Catalogue;
+using Wellsedes.Server.Features.Plans;
+using Wellsedes.Server.Features.Projects;
+using Wellsedes.Server.Features.Sheets;
+using Wellsedes.Server.Security;
+using Wellsedes.Store;
+
+var builder = WebApplication.CreateBuilder(args);
+var database = builder.Configuration["WELLSEDES_DATABASE"] ?? "";
+var data = builder.Configuration["WELLSEDES_DATA"];
+builder.Services.AddSerilog(log => log.MinimumLevel.Warning().WriteTo.Console());
+builder.Services.AddDbContextFactory<WellsedesContext>(options => options.UseNpgsql(database));
+builder.Services.AddScoped(services => services.GetRequiredService<IDbContextFactory<WellsedesContext>>().CreateDbContext());
+builder
+    .Services.AddIdentityCore<Person>(options =>
+    {
+        options.User.RequireUniqueEmail = true;
+        options.Password.RequiredLength = 12;
+        options.Password.RequireDigit = options.Password.RequireUppercase = options.Password.RequireNonAlphanumeric = false;
+        options.Lockout.MaxFailedAccessAttempts = 10;
+    })
+    .AddEntityFrameworkStores<WellsedesContext>()
+    .AddSignInManager();
+builder.Services.AddAuthentication(IdentityConstants.ApplicationScheme).AddIdentityCookies();
+builder.Services.ConfigureApplicationCookie(options =>
+{
+    options.Cookie.Name = "wellsedes";
+    options.Cookie.SameSite = SameSiteMode.Strict;
+    options.Events.OnRedirectToLogin = context => Answer(context.Response, 401);
+    options.Events.OnRedirectToAccessDenied = context => Answer(context.Response, 403);
+});
+if (data is not null)
+    builder.Services.AddDataProtection().PersistKeysToFileSystem(new DirectoryInfo(Path.Combine(data, "keys")));
+builder.Services.AddAuthorizationBuilder().SetFallbackPolicy(null);
+builder.Services.AddAntiforgery(options => options.HeaderName = "X-Wellsedes-Token");
+builder.Services.AddRateLimiter(options =>
+{
+    options.RejectionStatusCode = 429;
+    options.AddPolicy(
+        "sign-in",
+        http =>
+            RateLimitPartition.GetFixedWindowLimiter(
+                http.Connection.RemoteIpAddress?.ToString() ?? "",
+                _ => new FixedWindowRateLimiterOptions { PermitLimit = 60, Window = TimeSpan.FromMinutes(1) }
+            )
+    );
+});
+builder.Services.ConfigureHttpJsonOptions(options => PlanJson.Configure(options.SerializerOptions));
+builder
+    .Services.AddSignalR(options => options.MaximumReceiveMessageSize = 1024 * 1024)
+    .AddJsonProtocol(options => PlanJson.Configure(options.PayloadSerializerOptions));
+builder.Services.AddOpenApi();
+builder.Services.AddSingleton<Roles>();
+builder.Services.AddSingleton<OpenPlans>();
+builder.Services.AddSingleton(new ItemForms(CatalogueList.Shipped));
+builder.Services.AddSingleton(services => new PlanStore(
+    services.GetRequiredService<IDbContextFactory<WellsedesContext>>(),
+    PlanJson.Options
+));
+builder.WebHost.ConfigureKestrel(options => options.Limits.MaxRequestBodySize = PlanFiles.LargestFile);
+
+var app = builder.Build();
+app.UseExceptionHandler(errors => errors.Run(Failure.AnswerAsync));
+app.UseSecurityHeaders();
+app.UseDefaultFiles();
+app.UseStaticFiles();
+app.UseAuthentication();
+app.UseRateLimiter();
+app.UseAuthorization();
+
+var api = app.MapGroup("/api").RequireAuthorization().NeedsAntiforgery();
+api.MapAccounts();
+api.MapProjects();
+api.MapCatalogue();
+api.MapPlans();
+api.MapSheets();
+app.MapHub<PlanHub>("/live");
+app.MapGet("/health", () => "well").AllowAnonymous();
+app.MapFallbackToFile("index.html").AllowAnonymous();
+if (args.Contains("--describe"))
+    app.MapOpenApi("/openapi.json").AllowAnonymous();
+
+if (!args.Contains("--describe"))
+{
+    await using (var scope = app.Services.CreateAsyncScope())
+        await scope.ServiceProvider.GetRequiredService<WellsedesContext>().Database.MigrateAsync();
+    if (app.Configuration["WELLSEDES_DEMO"] is { } demo)
+        await DemoSeed.SeedAsync(app.Services, demo);
+}
+app.Run();
+
+static Task Answer(HttpResponse response, int status)
+{
+    response.StatusCode = status;
+    return Task.CompletedTask;
+}
+
+/// <summary>What is said when something fails that nobody asked for.</summary>
+internal static class Failure
+{
+    public static Task AnswerAsync(HttpContext context)
+    {
+        var error = context.Features.Get<IExceptionHandlerFeature>()?.Error;
+        var (status, message) = error switch
+        {
+            BadHttpRequestException bad => (bad.StatusCode, "The request could not be read: " + bad.Message),
+            Npgsql.NpgsqlException or DbUpdateException or TimeoutException or InvalidOperationException { InnerException: Npgsql.NpgsqlException } => (
+                503,
+                "The database cannot be reached. Nothing was changed; what was saved is safe. Try again in a moment."
+            ),
+            _ => (500, "Something went wrong on the server. Nothing was changed."),
+        };
+        return Results.Problem(message, statusCode: status).ExecuteAsync(context);
+    }
+}
+
+/// <summary>Names the program for tests that start it.</summary>
+public partial class Program;

@@ -1,0 +1,34 @@
+using System.Security.Claims;
+using Microsoft.EntityFrameworkCore;
+using Wellsedes.Store;
+
+namespace Wellsedes.Server.Security;
+
+/// <summary>What a person may do in a project or with a plan of it; null when they are not part of it.</summary>
+public sealed class Roles(IDbContextFactory<WellsedesContext> contexts)
+{
+    public async Task<ProjectRole?> InProjectAsync(Guid projectId, Guid personId, CancellationToken cancel)
+    {
+        await using var context = await contexts.CreateDbContextAsync(cancel);
+        return await context
+            .Members.Where(member => member.ProjectId == projectId && member.PersonId == personId)
+            .Select(member => (ProjectRole?)member.Role)
+            .FirstOrDefaultAsync(cancel);
+    }
+
+    public async Task<ProjectRole?> ForPlanAsync(Guid planId, Guid personId, CancellationToken cancel)
+    {
+        await using var context = await contexts.CreateDbContextAsync(cancel);
+        return await context
+            .Plans.Where(plan => plan.Id == planId)
+            .SelectMany(plan => plan.Project!.Members)
+            .Where(member => member.PersonId == personId)
+            .Select(member => (ProjectRole?)member.Role)
+            .FirstOrDefaultAsync(cancel);
+    }
+}
+
+public static class People
+{
+    public static Guid Id(this ClaimsPrincipal person) => Guid.Parse(person.FindFirstValue(ClaimTypes.NameIdentifier)!);
+}

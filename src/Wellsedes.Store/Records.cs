@@ -1,0 +1,92 @@
+using Microsoft.AspNetCore.Identity;
+
+namespace Wellsedes.Store;
+
+/// <summary>Somebody who signs in.</summary>
+public sealed class Person : IdentityUser<Guid>
+{
+    public required string DisplayName { get; set; }
+}
+
+public enum ProjectRole
+{
+    Viewer,
+    Editor,
+    Owner,
+}
+
+public sealed class Project
+{
+    public Guid Id { get; set; }
+    public required string Name { get; set; }
+    public DateTime CreatedAt { get; set; }
+    public List<ProjectMember> Members { get; set; } = [];
+    public List<PlanRecord> Plans { get; set; } = [];
+}
+
+public sealed class ProjectMember
+{
+    public Guid ProjectId { get; set; }
+    public Project? Project { get; set; }
+    public Guid PersonId { get; set; }
+    public Person? Person { get; set; }
+    public ProjectRole Role { get; set; }
+}
+
+/// <summary>A plan's row: its title is a copy of the plan's own, for lists.</summary>
+public sealed class PlanRecord
+{
+    public Guid Id { get; set; }
+    public Guid ProjectId { get; set; }
+    public Project? Project { get; set; }
+    public required string Title { get; set; }
+
+    /// <summary>The revision of the newest change; guards against two writers.</summary>
+    public long Revision { get; set; }
+    public DateTime ChangedAt { get; set; }
+}
+
+/// <summary>One acknowledged change, never altered once written.</summary>
+public sealed class PlanChange
+{
+    public Guid PlanId { get; set; }
+    public long Revision { get; set; }
+    public Guid AuthorId { get; set; }
+    public DateTime MadeAt { get; set; }
+    public required string Label { get; set; }
+
+    /// <summary>The change as JSON: entities before and after.</summary>
+    public required string Content { get; set; }
+    public long? Undoes { get; set; }
+    public long? Redoes { get; set; }
+}
+
+/// <summary>All entities of a plan at a revision, so that opening it need not replay everything.</summary>
+public sealed class PlanSnapshot
+{
+    public Guid PlanId { get; set; }
+    public long Revision { get; set; }
+    public required string Entities { get; set; }
+}
+
+/// <summary>A revision as it was issued. Its files never change.</summary>
+public sealed class IssuedRevision
+{
+    public Guid PlanId { get; set; }
+    public required string SchemeId { get; set; }
+
+    /// <summary>A, B, … Z, AA, …</summary>
+    public required string Letter { get; set; }
+    public int Number { get; set; }
+    public long PlanRevision { get; set; }
+    public DateTime IssuedAt { get; set; }
+    public Guid IssuedById { get; set; }
+    public required string IssuedBy { get; set; }
+    public required string For { get; set; }
+    public required string Paper { get; set; }
+    public required string ScaleName { get; set; }
+    public required byte[] Pdf { get; set; }
+    public required byte[] Svg { get; set; }
+    public required byte[] Csv { get; set; }
+    public required byte[] PlanFile { get; set; }
+}

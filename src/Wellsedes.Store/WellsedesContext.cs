@@ -1,0 +1,69 @@
+using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Design;
+
+namespace Wellsedes.Store;
+
+public sealed class WellsedesContext(DbContextOptions<WellsedesContext> options)
+    : IdentityDbContext<Person, IdentityRole<Guid>, Guid>(options)
+{
+    public DbSet<Project> Projects => Set<Project>();
+    public DbSet<ProjectMember> Members => Set<ProjectMember>();
+    public DbSet<PlanRecord> Plans => Set<PlanRecord>();
+    public DbSet<PlanChange> Changes => Set<PlanChange>();
+    public DbSet<PlanSnapshot> Snapshots => Set<PlanSnapshot>();
+    public DbSet<IssuedRevision> Issued => Set<IssuedRevision>();
+
+    protected override void OnModelCreating(ModelBuilder builder)
+    {
+        base.OnModelCreating(builder);
+        builder.Entity<Person>().Property(person => person.DisplayName).HasMaxLength(80);
+        builder.Entity<Project>().Property(project => project.Name).HasMaxLength(80);
+        builder.Entity<ProjectMember>().HasKey(member => new { member.ProjectId, member.PersonId });
+        builder.Entity<ProjectMember>().Property(member => member.Role).HasConversion<string>().HasMaxLength(10);
+        builder.Entity<PlanRecord>(plan =>
+        {
+            plan.Property(p => p.Title).HasMaxLength(80);
+            plan.Property(p => p.Revision).IsConcurrencyToken();
+        });
+        builder.Entity<PlanChange>(change =>
+        {
+            change.HasKey(c => new { c.PlanId, c.Revision });
+            change.Property(c => c.Content).HasColumnType("jsonb");
+            change.Property(c => c.Label).HasMaxLength(200);
+            change.HasOne<PlanRecord>().WithMany().HasForeignKey(c => c.PlanId);
+        });
+        builder.Entity<PlanSnapshot>(snapshot =>
+        {
+            snapshot.HasKey(s => new { s.PlanId, s.Revision });
+            snapshot.Property(s => s.Entities).HasColumnType("jsonb");
+            snapshot.HasOne<PlanRecord>().WithMany().HasForeignKey(s => s.PlanId);
+        });
+        builder.Entity<IssuedRevision>(issued =>
+        {
+            issued.HasKey(i => new
+            {
+                i.PlanId,
+                i.SchemeId,
+                i.Letter,
+            });
+            issued
+                .HasIndex(i => new
+                {
+                    i.PlanId,
+                    i.SchemeId,
+                    i.Number,
+                })
+                .IsUnique();
+            issued.HasOne<PlanRecord>().WithMany().HasForeignKey(i => i.PlanId);
+        });
+    }
+}
+
+/// <summary>Lets the migration tool make a context without the server; it never connects.</summary>
+public sealed class DesignTimeContext : IDesignTimeDbContextFactory<WellsedesContext>
+{
+    public WellsedesContext CreateDbContext(string[] args) =>
+        new(new DbContextOptionsBuilder<WellsedesContext>().UseNpgsql("Host=localhost;Database=design").Options);
+}
