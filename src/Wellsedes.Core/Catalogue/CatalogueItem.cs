@@ -48,7 +48,7 @@ public sealed record CatalogueItem(
     string Maker,
     ItemSize Size,
     ValueSource Source,
-    Places Places = default,
+    Places Places,
     int MostPlaces = 0,
     string? Chair = null,
     bool BackToWall = false,

@@ -23,7 +23,12 @@ public static class PlanEndpoints
     {
         api.MapPost("/figures", ReadFigure).WithName("readFigure");
         api.MapGet("/plans/{planId:guid}", OpenAsync).NeedsRole(ProjectRole.Viewer).WithName("openPlan");
-        api.MapPost("/plans/{planId:guid}/edits", EditAsync).NeedsRole(ProjectRole.Editor).WithName("editPlan");
+        api.MapPost("/plans/{planId:guid}/edits", EditAsync)
+            .NeedsRole(ProjectRole.Editor)
+            .Produces<Problem>(422)
+            .Produces<Problem>(409)
+            .WithName("editPlan");
+        api.MapPost("/plans/{planId:guid}/probes", ProbeAsync).NeedsRole(ProjectRole.Editor).WithName("probePlan");
         api.MapPost("/plans/{planId:guid}/undo", UndoAsync).NeedsRole(ProjectRole.Editor).WithName("undo");
         api.MapPost("/plans/{planId:guid}/redo", RedoAsync).NeedsRole(ProjectRole.Editor).WithName("redo");
         api.MapGet("/plans/{planId:guid}/near", NearAsync).NeedsRole(ProjectRole.Viewer).WithName("near");
@@ -61,6 +66,10 @@ public static class PlanEndpoints
         IHubContext<PlanHub> hub,
         CancellationToken cancel
     ) => DoAsync(planId, plans, hub, plan => plan.EditAsync(person.Id(), Name(person), request, cancel));
+
+    /// <summary>The same question as the live link's, for programs without one.</summary>
+    private static async Task<ProbeView> ProbeAsync(Guid planId, EditRequest request, OpenPlans plans, CancellationToken cancel) =>
+        await (await plans.GetAsync(planId))!.ProbeAsync(request.Edit, cancel);
 
     private static Task<Results<Ok<EditDone>, JsonHttpResult<Problem>>> UndoAsync(
         Guid planId,

@@ -1,0 +1,24 @@
+<script lang="ts">
+  import PlanPage from "../plan/PlanPage.svelte";
+  import Projects from "./Projects.svelte";
+  import SignIn from "./SignIn.svelte";
+  import { session } from "./session.svelte";
+
+  const starting = session.start();
+</script>
+
+{#await starting}
+  <p class="p-6 text-soft">Opening…</p>
+{:then}
+  {#if !session.name}
+    <SignIn />
+  {:else if session.planId}
+    {#key session.planId}
+      <PlanPage planId={session.planId} />
+    {/key}
+  {:else}
+    <Projects />
+  {/if}
+{:catch}
+  <p class="p-6 text-must">The server cannot be reached. Load the page again in a moment.</p>
+{/await}

@@ -1,0 +1,162 @@
+<script lang="ts">
+  import { onMount } from "svelte";
+  import Mark from "../parts/Mark.svelte";
+  import { api, messageOf, type ProjectView } from "./api";
+  import { session } from "./session.svelte";
+
+  let projects = $state<ProjectView[]>([]);
+  let problem = $state<string | null>(null);
+  let title = $state("");
+  let units = $state<"Metric" | "FeetInches">("Metric");
+  let projectName = $state("");
+  let member = $state("");
+
+  onMount(load);
+
+  async function load() {
+    const { data, error } = await api.GET("/api/projects");
+    if (data) projects = data;
+    else problem = messageOf(error);
+  }
+
+  async function addProject(event: SubmitEvent) {
+    event.preventDefault();
+    const { error } = await api.POST("/api/projects", { body: { name: projectName } });
+    problem = error ? messageOf(error) : null;
+    if (!error) projectName = "";
+    await load();
+  }
+
+  async function addPlan(event: SubmitEvent, projectId: string) {
+    event.preventDefault();
+    const { data, error } = await api.POST("/api/projects/{projectId}/plans", {
+      params: { path: { projectId } },
+      body: { title, units },
+    });
+    if (data) location.hash = `#/plan/${data.id}`;
+    else problem = messageOf(error);
+  }
+
+  async function importFile(input: HTMLInputElement, projectId: string) {
+    const file = input.files?.[0];
+    if (!file) return;
+    const { data, error } = await api.POST("/api/projects/{projectId}/plan-files", {
+      params: { path: { projectId } },
+      body: file as never,
+      bodySerializer: (body) => body as never,
+      headers: { "Content-Type": "application/json" },
+    });
+    input.value = "";
+    if (data) location.hash = `#/plan/${(data as { id: string }).id}`;
+    else problem = messageOf(error);
+  }
+
+  async function addMember(event: SubmitEvent, projectId: string) {
+    event.preventDefault();
+    const { error } = await api.POST("/api/projects/{projectId}/members", {
+      params: { path: { projectId } },
+      body: { email: member, role: "Editor" },
+    });
+    problem = error ? messageOf(error) : null;
+    if (!error) member = "";
+    await load();
+  }
+</script>
+
+<header class="flex h-13 items-center gap-3 bg-ink px-4 text-white">
+  <Mark /><span class="text-[15px] font-semibold">Wellsedes</span>
+  <span class="ml-auto text-white/80">{session.name}</span>
+  <button
+    class="rounded-md border border-white/30 px-2.5 py-1 hover:border-white"
+    onclick={() => session.signOut()}>Sign out</button
+  >
+</header>
+<main class="mx-auto max-w-5xl p-6">
+  <h1 class="text-[20px] font-semibold">Projects</h1>
+  {#if problem}<p class="mt-2 text-must" role="alert">{problem}</p>{/if}
+  {#each projects as project (project.id)}
+    <section class="mt-4 rounded-lg border border-edge bg-panel p-4">
+      <div class="flex items-baseline gap-3">
+        <h2 class="text-[16px] font-semibold">{project.name}</h2>
+        <span class="text-soft"
+          >{project.members.map((m) => `${m.name} (${m.role.toLowerCase()})`).join(", ")}</span
+        >
+      </div>
+      <ul class="mt-3 grid grid-cols-3 gap-3">
+        {#each project.plans as plan (plan.id)}
+          <li>
+            <a
+              class="block rounded-md border border-edge bg-white p-3 hover:border-moss"
+              href={`#/plan/${plan.id}`}
+            >
+              <span class="font-semibold">{plan.title}</span>
+              <span class="mt-1 block text-soft"
+                >Changed {new Date(plan.changedAt).toLocaleString("en-GB", {
+                  dateStyle: "medium",
+                  timeStyle: "short",
+                })}</span
+              >
+            </a>
+          </li>
+        {/each}
+      </ul>
+      {#if project.role !== "Viewer"}
+        <div class="mt-4 flex flex-wrap items-center gap-2 border-t border-edge pt-3">
+          <form class="flex items-center gap-2" onsubmit={(e) => addPlan(e, project.id)}>
+            <span class="field"
+              ><input
+                class="w-44 outline-none"
+                placeholder="Title of a new plan"
+                aria-label="Title of a new plan"
+                required
+                maxlength="80"
+                bind:value={title}
+              /></span
+            >
+            <select class="field" aria-label="Units" bind:value={units}>
+              <option value="Metric">Metric</option><option value="FeetInches">Feet and inches</option>
+            </select>
+            <button class="action-main">New plan</button>
+          </form>
+          <label class="action">
+            Open a plan file…
+            <input
+              class="sr-only"
+              type="file"
+              accept=".json,application/json"
+              onchange={(e) => importFile(e.currentTarget, project.id)}
+            />
+          </label>
+          {#if project.role === "Owner"}
+            <form class="ml-auto flex items-center gap-2" onsubmit={(e) => addMember(e, project.id)}>
+              <span class="field"
+                ><input
+                  class="w-48 outline-none"
+                  type="email"
+                  placeholder="E-mail of an editor"
+                  aria-label="E-mail of an editor"
+                  required
+                  bind:value={member}
+                /></span
+              >
+              <button class="action">Add editor</button>
+            </form>
+          {/if}
+        </div>
+      {/if}
+    </section>
+  {/each}
+  <form class="mt-6 flex items-center gap-2" onsubmit={addProject}>
+    <span class="field"
+      ><input
+        class="w-56 outline-none"
+        placeholder="Name of a new project"
+        aria-label="Name of a new project"
+        required
+        maxlength="80"
+        bind:value={projectName}
+      /></span
+    >
+    <button class="action">New project</button>
+  </form>
+</main>

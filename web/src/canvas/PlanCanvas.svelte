@@ -1,0 +1,747 @@
+<script lang="ts">
+  import { onMount, untrack } from "svelte";
+  import type { Edit, Item } from "../app/api";
+  import { writeWidth } from "../plan/figures";
+  import type { OpenPlan } from "../plan/openPlan.svelte";
+  import Chip from "../parts/Chip.svelte";
+  import FocusLayer from "./FocusLayer.svelte";
+  import { boxOf, hits, ink, paintItem, paintLabel, Picture, type Painted } from "./painter";
+  import { RestLayer } from "./restLayer";
+  import { tools } from "./tools.svelte";
+  import { Viewport, type Box, type Point } from "./viewport";
+
+  let { plan }: { plan: OpenPlan } = $props();
+
+  let host: HTMLDivElement;
+  let restCanvas: HTMLCanvasElement;
+  let liveCanvas: HTMLCanvasElement;
+  let rest: RestLayer;
+  let picture = new Picture([], null, false);
+  let painted = new Map<string, Painted>();
+  let view = $state.raw(new Viewport(0.03, 40, 600));
+  /** Renewed when a gesture ends, so that the focus layer does not follow every frame. */
+  let settledView = $state.raw(new Viewport(0.03, 40, 600));
+  let size = $state({ width: 800, height: 600 });
+  let pointer = $state.raw<Point>({ x: 0, y: 0 });
+  let inside = $state(false);
+  let ratio = 1;
+  let frame = 0;
+  let fitted = false;
+
+  type Gesture =
+    | { kind: "pan"; last: Point }
+    | { kind: "press"; start: Point; hit: Painted[]; add: boolean }
+    | { kind: "move"; start: Point; ids: string[]; dx: number; dy: number }
+    | { kind: "turn"; id: string; from: number; turn: number }
+    | { kind: "band"; start: Point; to: Point; add: boolean };
+  let gesture = $state.raw<Gesture | null>(null);
+  let space = false;
+  let cycle: { at: Point; ids: string[]; index: number } | null = null;
+
+  const catchDistance = $derived(Math.min(300, 10 / view.scale));
+  const moving = $derived(
+    gesture?.kind === "move"
+      ? new Set(gesture.ids)
+      : gesture?.kind === "turn"
+        ? new Set([gesture.id])
+        : new Set<string>(),
+  );
+
+  onMount(() => {
+    rest = new RestLayer(restCanvas);
+    const observer = new ResizeObserver(() => resize());
+    observer.observe(host);
+    resize();
+    void document.fonts.ready.then(() => repaint("all"));
+    (host as HTMLElement & { planView?: unknown }).planView = () => view;
+    return () => observer.disconnect();
+  });
+
+  function resize() {
+    ratio = devicePixelRatio || 1;
+    size = { width: host.clientWidth, height: host.clientHeight };
+    liveCanvas.width = Math.round(size.width * ratio);
+    liveCanvas.height = Math.round(size.height * ratio);
+    rest.resize(size.width, size.height, ratio);
+    if (!fitted && plan.view) fit();
+    draw();
+  }
+
+  $effect(() => {
+    void plan.changes;
+    void plan.stage;
+    untrack(() => {
+      repaint(plan.dirty === "all" ? "all" : plan.dirty);
+      plan.dirty = new Set();
+      if (!fitted && plan.view && rest) fit();
+    });
+  });
+
+  let stageBefore = "";
+  function repaint(ids: Set<string> | "all") {
+    if (!rest) return;
+    const old = painted;
+    painted = new Map();
+    const faint = plan.stage === "shell";
+    if (stageBefore !== plan.stage) {
+      stageBefore = plan.stage;
+      ids = "all";
+    }
+    for (const item of plan.items) {
+      const known = old.get(item.id);
+      const facts = plan.itemViews.get(item.id);
+      const form = facts && plan.forms.get(facts.form);
+      if (!facts || !form) continue;
+      painted.set(
+        item.id,
+        known && known.item === item && known.form === form
+          ? known
+          : { item, view: facts, form, box: boxOf(item, form) },
+      );
+    }
+    picture = new Picture([...painted.values()], plan.view?.shell ?? null, faint);
+    if (ids === "all") rest.paintAll(view, picture, moving);
+    else
+      for (const id of ids)
+        for (const thing of [old.get(id), painted.get(id)])
+          if (thing) rest.repaint(thing.box, picture, moving);
+    draw();
+  }
+
+  $effect(() => {
+    void [plan.probe, plan.route, plan.near, plan.finding, plan.picked.size, tools.tool, gesture];
+    for (const id of plan.picked) void id;
+    draw();
+  });
+
+  function draw() {
+    if (!frame) frame = requestAnimationFrame(paintFrame);
+  }
+
+  function paintFrame() {
+    frame = 0;
+    if (!rest) return;
+    rest.show(view, picture, moving);
+    const ctx = liveCanvas.getContext("2d")!;
+    ctx.setTransform(1, 0, 0, 1, 0, 0);
+    ctx.clearRect(0, 0, liveCanvas.width, liveCanvas.height);
+    paintRoute(ctx);
+    for (const id of plan.picked) {
+      const thing = ghostOf(id);
+      if (!thing) continue;
+      paintItem(ctx, view, ratio, thing, "picked");
+      ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
+      paintLabel(ctx, view, thing, ink.pencil);
+    }
+    paintPlacing(ctx);
+    ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
+    paintMeasures(ctx);
+    if (gesture?.kind === "band") {
+      ctx.strokeStyle = ink.pencil;
+      ctx.fillStyle = "rgba(36,86,166,.08)";
+      const [a, b] = [gesture.start, gesture.to];
+      ctx.fillRect(a.x, a.y, b.x - a.x, b.y - a.y);
+      ctx.strokeRect(a.x + 0.5, a.y + 0.5, b.x - a.x, b.y - a.y);
+    }
+  }
+
+  /** A picked thing where it is now: following the hand, or where the server says it would settle. */
+  function ghostOf(id: string): Painted | null {
+    const thing = painted.get(id);
+    if (!thing) return null;
+    if (gesture?.kind === "move" && moving.has(id)) {
+      const caught = plan.probe?.caught
+        ? (plan.probe.moved.find((e) => e.id === id) as Item | undefined)
+        : undefined;
+      const item = caught ?? { ...thing.item, x: thing.item.x + gesture.dx, y: thing.item.y + gesture.dy };
+      return { ...thing, item };
+    }
+    if (gesture?.kind === "turn" && gesture.id === id)
+      return { ...thing, item: { ...thing.item, turn: gesture.turn } };
+    return thing;
+  }
+
+  function paintPlacing(ctx: CanvasRenderingContext2D) {
+    const tool = tools.tool;
+    if (tool.kind !== "place" || !inside) return;
+    const at = view.toLevel(pointer);
+    const settled = plan.probe?.moved.find((e) => e.type === "item") as Item | undefined;
+    const item = { ...at, turn: tool.turn, label: "" } as Item;
+    if (settled && plan.probe?.caught)
+      Object.assign(item, { x: settled.x, y: settled.y, turn: settled.turn });
+    ctx.globalAlpha = 0.85;
+    paintItem(ctx, view, ratio, { item, view: {} as never, form: tool.entry.form, box: {} as Box }, "picked");
+    ctx.globalAlpha = 1;
+  }
+
+  function paintRoute(ctx: CanvasRenderingContext2D) {
+    ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
+    const finding = plan.findings.find((f) => f.id === plan.finding);
+    if (plan.route.length > 1 && !gesture) {
+      ctx.beginPath();
+      plan.route.forEach((p, i) => {
+        const at = view.toScreen(p);
+        if (i) ctx.lineTo(at.x, at.y);
+        else ctx.moveTo(at.x, at.y);
+      });
+      ctx.lineJoin = "round";
+      ctx.strokeStyle = "rgba(107,63,135,.25)";
+      ctx.lineWidth = 7;
+      ctx.stroke();
+      ctx.strokeStyle = ink.plum;
+      ctx.lineWidth = 1.5;
+      ctx.stroke();
+    }
+    if (finding?.at.length === 2) {
+      const [a, b] = finding.at.map((p) => view.toScreen(p as Point)) as [Point, Point];
+      ctx.strokeStyle = ink.must;
+      ctx.lineWidth = 2;
+      ctx.beginPath();
+      ctx.moveTo(a.x, a.y);
+      ctx.lineTo(b.x, b.y);
+      ctx.stroke();
+      const r = Math.max(12, Math.hypot(b.x - a.x, b.y - a.y) / 2);
+      ctx.beginPath();
+      ctx.arc((a.x + b.x) / 2, (a.y + b.y) / 2, r, 0, 2 * Math.PI);
+      ctx.stroke();
+    } else if (finding?.at.length === 1) {
+      const a = view.toScreen(finding.at[0] as Point);
+      ctx.strokeStyle = ink.must;
+      ctx.lineWidth = 2;
+      ctx.beginPath();
+      ctx.arc(a.x, a.y, 14, 0, 2 * Math.PI);
+      ctx.stroke();
+    }
+    // Overlaps are shown while moving, before anybody asks.
+    if (gesture?.kind === "move" || tools.tool.kind === "place")
+      for (const overlap of plan.probe?.figures?.findings.filter((f) => f.kind === "Overlap") ?? [])
+        for (const p of overlap.at) {
+          const at = view.toScreen(p as Point);
+          ctx.fillStyle = "rgba(163,23,58,.18)";
+          ctx.strokeStyle = ink.must;
+          ctx.lineWidth = 1.5;
+          ctx.beginPath();
+          ctx.arc(at.x, at.y, 12, 0, 2 * Math.PI);
+          ctx.fill();
+          ctx.stroke();
+        }
+    const guide = plan.probe?.guide ?? [];
+    if (guide.length === 2) {
+      const [a, b] = guide.map((p) => view.toScreen(p as Point)) as [Point, Point];
+      ctx.strokeStyle = ink.pencil;
+      ctx.lineWidth = 1;
+      ctx.setLineDash([5, 4]);
+      ctx.beginPath();
+      ctx.moveTo(a.x, a.y);
+      ctx.lineTo(b.x, b.y);
+      ctx.stroke();
+      ctx.setLineDash([]);
+    }
+  }
+
+  function line(ctx: CanvasRenderingContext2D, from: Point, to: Point) {
+    const [a, b] = [view.toScreen(from), view.toScreen(to)];
+    ctx.beginPath();
+    ctx.moveTo(a.x, a.y);
+    ctx.lineTo(b.x, b.y);
+    ctx.stroke();
+  }
+
+  function paintMeasures(ctx: CanvasRenderingContext2D) {
+    ctx.strokeStyle = ink.pencil;
+    ctx.lineWidth = 1.2;
+    ctx.setLineDash([2, 3]);
+    for (const near of chips) line(ctx, near.from as Point, near.to as Point);
+    ctx.setLineDash([]);
+    for (const kept of plan.all("dimension")) line(ctx, kept.from as Point, kept.to as Point);
+    const tool = tools.tool;
+    if (tool.kind === "measure" && tool.from) line(ctx, tool.from, tool.to ?? view.toLevel(pointer));
+  }
+
+  const chips = $derived(
+    plan.stage !== "furnish"
+      ? []
+      : gesture?.kind === "move" || tools.tool.kind === "place"
+        ? (plan.probe?.near ?? [])
+        : gesture
+          ? []
+          : plan.near,
+  );
+
+  export function fit() {
+    const shell = plan.view?.shell.box;
+    const box: Box = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };
+    for (const b of [
+      shell ? { minX: shell[0]!, minY: shell[1]!, maxX: shell[2]!, maxY: shell[3]! } : null,
+      ...[...painted.values()].map((p) => p.box),
+    ])
+      if (b) {
+        box.minX = Math.min(box.minX, b.minX);
+        box.minY = Math.min(box.minY, b.minY);
+        box.maxX = Math.max(box.maxX, b.maxX);
+        box.maxY = Math.max(box.maxY, b.maxY);
+      }
+    if (box.minX > box.maxX) Object.assign(box, { minX: -1000, minY: -1000, maxX: 9000, maxY: 7000 });
+    fitted = true;
+    look(Viewport.fitting(box, size.width, size.height), true);
+  }
+
+  export function zoomBy(factor: number) {
+    look(view.zoomed(factor, { x: size.width / 2, y: size.height / 2 }), true);
+  }
+
+  export function panBy(dx: number, dy: number) {
+    look(view.panned(dx, dy), true);
+  }
+
+  let settle = 0;
+  function look(next: Viewport, now = false) {
+    view = next.snapped(ratio);
+    draw();
+    clearTimeout(settle);
+    if (now) settledView = view;
+    else settle = window.setTimeout(() => (settledView = view), 180);
+  }
+
+  function place(event: { clientX: number; clientY: number }): Point {
+    const box = host.getBoundingClientRect();
+    return { x: event.clientX - box.left, y: event.clientY - box.top };
+  }
+
+  function onwheel(event: WheelEvent) {
+    event.preventDefault();
+    const at = place(event);
+    // A pinch arrives as ctrl+wheel; a mouse wheel steps in large whole amounts; the rest is a touchpad's pan.
+    const wheel =
+      event.deltaMode !== 0 ||
+      (event.deltaX === 0 && Number.isInteger(event.deltaY) && Math.abs(event.deltaY) >= 100);
+    if (event.ctrlKey || (wheel && !event.shiftKey)) {
+      const step = event.deltaMode === 1 ? event.deltaY * 33 : event.deltaY;
+      look(view.zoomed(Math.exp(-step * (event.ctrlKey && !wheel ? 0.01 : 0.0016)), at));
+    } else
+      look(view.panned(event.shiftKey ? -event.deltaY : -event.deltaX, event.shiftKey ? 0 : -event.deltaY));
+  }
+
+  function beneath(at: Point): Painted[] {
+    const p = view.toLevel(at);
+    const reach = 3 / view.scale;
+    return picture
+      .within({ minX: p.x - reach, minY: p.y - reach, maxX: p.x + reach, maxY: p.y + reach })
+      .filter((thing) => hits(thing, p))
+      .sort((a, b) => Number(a.form.flat) - Number(b.form.flat))
+      .map((thing) => thing);
+  }
+
+  function onpointerdown(event: PointerEvent) {
+    const at = place(event);
+    pointer = at;
+    host.focus({ preventScroll: true });
+    if (event.button === 1 || (event.button === 0 && space)) {
+      gesture = { kind: "pan", last: at };
+    } else if (event.button === 0) {
+      const tool = tools.tool;
+      if (tool.kind === "place") return void drop(at, event.shiftKey);
+      if (tool.kind === "measure") return measureAt(at);
+      if (tool.kind === "opening") return void putOpening(at);
+      gesture = { kind: "press", start: at, hit: beneath(at), add: event.shiftKey };
+    } else return;
+    host.setPointerCapture(event.pointerId);
+  }
+
+  function onpointermove(event: PointerEvent) {
+    const at = place(event);
+    pointer = at;
+    inside = true;
+    if (gesture?.kind === "pan") {
+      look(view.panned(at.x - gesture.last.x, at.y - gesture.last.y));
+      gesture = { kind: "pan", last: at };
+      return;
+    }
+    if (gesture?.kind === "press" && Math.hypot(at.x - gesture.start.x, at.y - gesture.start.y) > 4)
+      begin(gesture);
+    if (gesture?.kind === "move") {
+      const [dx, dy] = [(at.x - gesture.start.x) / view.scale, -(at.y - gesture.start.y) / view.scale];
+      gesture = { ...gesture, dx, dy };
+      plan.ask(moveEdit(gesture, event.altKey));
+    } else if (gesture?.kind === "turn") turnTo(at, event.altKey);
+    else if (gesture?.kind === "band") gesture = { ...gesture, to: at };
+    else if (tools.tool.kind === "place") plan.ask(placeEdit(at, "probe-item", event.altKey));
+    draw();
+  }
+
+  function begin(press: Extract<Gesture, { kind: "press" }>) {
+    const top = press.hit.find((thing) => plan.picked.has(thing.item.id)) ?? press.hit[0];
+    if (!top || plan.stage !== "furnish" || !plan.canEdit) {
+      gesture = { kind: "band", start: press.start, to: press.start, add: press.add };
+      return;
+    }
+    if (!plan.picked.has(top.item.id)) plan.pick([top.item.id], press.add);
+    const ids = plan.pickedItems.filter((item) => !item.held).map((item) => item.id);
+    if (!ids.length) {
+      plan.notice = "This is held in place; let it go first.";
+      gesture = null;
+      return;
+    }
+    gesture = { kind: "move", start: press.start, ids, dx: 0, dy: 0 };
+    for (const id of ids) rest.repaint(painted.get(id)!.box, picture, moving);
+  }
+
+  function moveEdit(move: Extract<Gesture, { kind: "move" }>, free: boolean): Edit {
+    return { do: "move-items", ids: move.ids, dx: move.dx, dy: move.dy, catch: free ? 0 : catchDistance };
+  }
+
+  async function onpointerup(event: PointerEvent) {
+    const done = gesture;
+    if (!done) return;
+    if (done.kind === "pan") settledView = view;
+    if (done.kind === "press") pressed(done, event);
+    if (done.kind === "band") {
+      const [a, b] = [view.toLevel(done.start), view.toLevel(done.to)];
+      const box = {
+        minX: Math.min(a.x, b.x),
+        maxX: Math.max(a.x, b.x),
+        minY: Math.min(a.y, b.y),
+        maxY: Math.max(a.y, b.y),
+      };
+      plan.pick(
+        picture
+          .within(box)
+          .filter(
+            (t) =>
+              t.item.x >= box.minX && t.item.x <= box.maxX && t.item.y >= box.minY && t.item.y <= box.maxY,
+          )
+          .map((t) => t.item.id),
+        done.add,
+      );
+    }
+    if (done.kind === "move") await plan.do(moveEdit(done, event.altKey));
+    if (done.kind === "turn") {
+      const item = plan.item(done.id);
+      if (item && done.turn !== item.turn)
+        await plan.do({ do: "put-item-at", id: item.id, x: item.x, y: item.y, turn: done.turn });
+    }
+    gesture = null;
+    plan.stopAsking();
+    if (done.kind === "move")
+      for (const id of done.ids) if (painted.get(id)) rest.repaint(painted.get(id)!.box, picture, moving);
+    if (done.kind === "turn" && painted.get(done.id))
+      rest.repaint(painted.get(done.id)!.box, picture, moving);
+    draw();
+  }
+
+  /** A press without a drag picks what is on top; in the same place again, what lies beneath. */
+  function pressed(press: Extract<Gesture, { kind: "press" }>, event: PointerEvent) {
+    const ids = press.hit.map((thing) => thing.item.id);
+    if (!ids.length) {
+      cycle = null;
+      if (!event.shiftKey) plan.pick([]);
+      return;
+    }
+    if (event.shiftKey) {
+      const id = ids[0]!;
+      if (plan.picked.has(id)) plan.picked.delete(id);
+      else plan.picked.add(id);
+      void plan.renewNear();
+      return;
+    }
+    const same =
+      cycle &&
+      Math.hypot(cycle.at.x - press.start.x, cycle.at.y - press.start.y) < 4 &&
+      cycle.ids.join() === ids.join();
+    cycle = same ? { ...cycle!, index: (cycle!.index + 1) % ids.length } : { at: press.start, ids, index: 0 };
+    plan.pick([ids[cycle.index]!]);
+  }
+
+  function onpointercancel() {
+    const ids = [...moving];
+    gesture = null;
+    plan.stopAsking();
+    for (const id of ids) if (painted.get(id)) rest.repaint(painted.get(id)!.box, picture, new Set());
+    draw();
+  }
+
+  function placeEdit(at: Point, id: string, free: boolean): Edit {
+    const tool = tools.tool as Extract<typeof tools.tool, { kind: "place" }>;
+    const p = view.toLevel(at);
+    return {
+      do: "place-item",
+      id,
+      schemeId: plan.view!.schemeId,
+      levelId: plan.view!.levelId,
+      catalogue: tool.entry.item.key,
+      x: p.x,
+      y: p.y,
+      turn: tool.turn,
+      catch: free ? 0 : catchDistance,
+      setAside: false,
+    };
+  }
+
+  /** Puts down what is being placed; with Shift the next of the same follows. */
+  export async function drop(at: Point, again: boolean) {
+    const id = plan.newId("item");
+    const edit = placeEdit(at, id, false);
+    if (!again) tools.rest();
+    plan.stopAsking();
+    if (await plan.do(edit)) plan.pick([id]);
+  }
+
+  function measureAt(at: Point) {
+    const tool = tools.tool as Extract<typeof tools.tool, { kind: "measure" }>;
+    const p = caughtAt(at);
+    tools.tool = !tool.from || tool.to ? { kind: "measure", from: p, to: null } : { ...tool, to: p };
+  }
+
+  /** A measure's end is drawn to a corner of the room or to an item's outline nearby. */
+  function caughtAt(at: Point): Point {
+    const p = view.toLevel(at);
+    let best = p;
+    let least = 9 / view.scale;
+    const see = (q: Point) => {
+      const d = Math.hypot(q.x - p.x, q.y - p.y);
+      if (d < least) [best, least] = [q, d];
+    };
+    for (const room of plan.view?.shell.rooms ?? []) for (const corner of room.outline) see(corner as Point);
+    for (const thing of picture.within({
+      minX: p.x - least,
+      minY: p.y - least,
+      maxX: p.x + least,
+      maxY: p.y + least,
+    })) {
+      const angle = (thing.item.turn * Math.PI) / 180;
+      const [sin, cos] = [Math.sin(angle), Math.cos(angle)];
+      for (const ring of thing.form.outlines)
+        for (const own of ring as Point[])
+          see({ x: thing.item.x + own.x * cos - own.y * sin, y: thing.item.y + own.x * sin + own.y * cos });
+    }
+    return best;
+  }
+
+  async function putOpening(at: Point) {
+    const tool = tools.tool as Extract<typeof tools.tool, { kind: "opening" }>;
+    const p = view.toLevel(at);
+    let best: { id: string; along: number; off: number; left: boolean } | null = null;
+    for (const wall of plan.all("wall")) {
+      const [s, e] = [wall.start as Point, wall.end as Point];
+      const length = Math.hypot(e.x - s.x, e.y - s.y);
+      const [ux, uy] = [(e.x - s.x) / length, (e.y - s.y) / length];
+      const along = (p.x - s.x) * ux + (p.y - s.y) * uy;
+      const across = (p.y - s.y) * ux - (p.x - s.x) * uy;
+      if (along < 0 || along > length || Math.abs(across) > wall.thickness / 2 + 400) continue;
+      if (!best || Math.abs(across) < best.off)
+        best = { id: wall.id, along, off: Math.abs(across), left: across > 0 };
+    }
+    if (!best) {
+      plan.notice = "Press on a wall to put it in.";
+      return;
+    }
+    const { kind, width, mark, name } = tool.opening;
+    const done = await plan.do({
+      do: "put-opening",
+      opening: {
+        id: plan.newId("opening"),
+        wallId: best.id,
+        kind,
+        along: Math.round(best.along),
+        width,
+        clearWidth: 0,
+        height: kind === "Window" ? 1400 : 2100,
+        sill: kind === "Window" ? 900 : 0,
+        mark,
+        hingeAtEnd: false,
+        swingsRight: !best.left,
+        name,
+      },
+      sure: false,
+    });
+    if (done) tools.rest();
+  }
+
+  function turnTo(at: Point, free: boolean) {
+    const turning = gesture as Extract<Gesture, { kind: "turn" }>;
+    const item = plan.item(turning.id)!;
+    const centre = view.toScreen(item);
+    const pointed = (Math.atan2(-(at.y - centre.y), at.x - centre.x) * 180) / Math.PI + 90;
+    const step = free ? 1 : 15;
+    const turn = (((Math.round(pointed / step) * step) % 360) + 360) % 360;
+    gesture = { ...turning, turn };
+    plan.ask({ do: "put-item-at", id: item.id, x: item.x, y: item.y, turn });
+  }
+
+  function startTurn(event: PointerEvent, item: Item) {
+    event.stopPropagation();
+    gesture = { kind: "turn", id: item.id, from: item.turn, turn: item.turn };
+    rest.repaint(painted.get(item.id)!.box, picture, moving);
+    host.setPointerCapture(event.pointerId);
+  }
+
+  /** Where the grip on the front mark of the one picked item sits, a little off its footprint. */
+  const grip = $derived.by(() => {
+    void plan.changes;
+    if (
+      plan.stage !== "furnish" ||
+      !plan.canEdit ||
+      plan.picked.size !== 1 ||
+      gesture?.kind === "move" ||
+      tools.tool.kind !== "pick"
+    )
+      return null;
+    const thing = ghostOf([...plan.picked][0]!);
+    if (!thing || thing.item.held) return null;
+    const angle = (thing.item.turn * Math.PI) / 180;
+    const out = -(thing.form.box[1]! - 16 / view.scale);
+    return {
+      item: thing.item,
+      ...view.toScreen({ x: thing.item.x + out * Math.sin(angle), y: thing.item.y - out * Math.cos(angle) }),
+    };
+  });
+
+  function onkeydown(event: KeyboardEvent) {
+    if (event.code === "Space" && event.target === host) {
+      space = true;
+      event.preventDefault();
+    }
+  }
+
+  const bar = $derived.by(() => {
+    const steps =
+      plan.units === "Metric"
+        ? [100, 200, 500, 1000, 2000, 5000, 10000, 20000, 50000]
+        : [1, 2, 5, 10, 20, 50, 100].map((f) => f * 304.8);
+    const step = steps.findLast((s) => s * view.scale <= 110) ?? steps[0]!;
+    return {
+      px: step * view.scale,
+      text: plan.units === "Metric" ? `${step / 1000} m` : `${Math.round(step / 304.8)} ft`,
+    };
+  });
+  const under = $derived(view.toLevel(pointer));
+</script>
+
+<svelte:window onkeyup={(e) => e.code === "Space" && (space = false)} />
+
+<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
+<div
+  bind:this={host}
+  class="relative h-full w-full touch-none overflow-hidden bg-paper outline-none select-none"
+  class:cursor-crosshair={tools.tool.kind !== "pick"}
+  role="application"
+  aria-label="Plan"
+  tabindex="0"
+  data-testid="plan"
+  {onwheel}
+  {onpointerdown}
+  {onpointermove}
+  {onpointerup}
+  {onpointercancel}
+  {onkeydown}
+  onpointerleave={() => (inside = false)}
+>
+  <canvas bind:this={restCanvas} class="absolute inset-0 h-full w-full"></canvas>
+  <canvas bind:this={liveCanvas} class="pointer-events-none absolute inset-0 h-full w-full"></canvas>
+  <FocusLayer {plan} view={settledView} {size} />
+
+  {#each chips as near (near.otherId + near.from.x + near.to.y)}
+    {@const at = view.toScreen({
+      x: ((near.from.x ?? 0) + (near.to.x ?? 0)) / 2,
+      y: ((near.from.y ?? 0) + (near.to.y ?? 0)) / 2,
+    })}
+    <Chip {plan} {near} x={at.x} y={at.y} still={!gesture && plan.canEdit} />
+  {/each}
+
+  {#if tools.tool.kind === "measure" && tools.tool.from}
+    {@const to = tools.tool.to ?? under}
+    {@const from = tools.tool.from}
+    {@const mid = view.toScreen({ x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 })}
+    <div
+      class="absolute flex -translate-x-1/2 -translate-y-1/2 items-center gap-1"
+      style:left="{mid.x}px"
+      style:top="{mid.y}px"
+    >
+      <span class="rounded-full bg-pencil px-2.5 py-0.5 font-semibold text-white" data-testid="measure">
+        {writeWidth(Math.hypot(to.x - from.x, to.y - from.y), plan.units)}
+      </span>
+      {#if tools.tool.to && plan.canEdit}
+        <button
+          class="action h-6 px-2"
+          onpointerdown={(e) => e.stopPropagation()}
+          onclick={async () => {
+            await plan.do({
+              do: "keep-measure",
+              id: plan.newId("measure"),
+              schemeId: plan.view!.schemeId,
+              levelId: plan.view!.levelId,
+              from,
+              to,
+            });
+            tools.rest();
+          }}>Keep</button
+        >
+      {/if}
+    </div>
+  {/if}
+  {#each plan.all("dimension") as kept (kept.id)}
+    {@const at = view.toScreen({
+      x: ((kept.from.x ?? 0) + (kept.to.x ?? 0)) / 2,
+      y: ((kept.from.y ?? 0) + (kept.to.y ?? 0)) / 2,
+    })}
+    <button
+      class="absolute -translate-x-1/2 -translate-y-1/2 rounded bg-paper px-1 font-semibold text-pencil"
+      style:left="{at.x}px"
+      style:top="{at.y}px"
+      title="Kept measure. Press to pick, Delete to remove."
+      onpointerdown={(e) => e.stopPropagation()}
+      onclick={() => plan.pick([kept.id])}
+    >
+      {writeWidth(
+        Math.hypot((kept.to.x ?? 0) - (kept.from.x ?? 0), (kept.to.y ?? 0) - (kept.from.y ?? 0)),
+        plan.units,
+      )}
+    </button>
+  {/each}
+
+  {#if grip}
+    <button
+      class="absolute h-4 w-4 -translate-x-1/2 -translate-y-1/2 rounded-full border-2 border-white bg-pencil shadow"
+      style:left="{grip.x}px"
+      style:top="{grip.y}px"
+      title="Drag round to turn"
+      aria-label="Turn; drag round, or press comma and full stop"
+      onpointerdown={(e) => startTurn(e, grip.item)}
+    ></button>
+  {/if}
+
+  {#if plan.probe?.caught}
+    <span class="absolute top-16 left-1/2 -translate-x-1/2 rounded bg-pencil-wash px-2 py-0.5 text-pencil"
+      >{plan.probe.caught}</span
+    >
+  {/if}
+  {#if plan.probe?.problem}
+    <span class="absolute top-16 left-1/2 -translate-x-1/2 rounded bg-must px-2 py-0.5 text-white"
+      >{plan.probe.problem.message}</span
+    >
+  {/if}
+
+  <div
+    class="pointer-events-none absolute bottom-3 left-4 flex items-end gap-6 text-[12px] font-medium text-soft"
+  >
+    <div>
+      <div class="flex justify-between"><span>0</span><span>{bar.text}</span></div>
+      <div class="h-1.5 border border-t-0 border-ink" style:width="{bar.px}px"></div>
+    </div>
+    {#if inside}<span class="font-figure"
+        >x {writeWidth(under.x, plan.units)} &nbsp; y {writeWidth(under.y, plan.units)}</span
+      >{/if}
+  </div>
+  <div class="absolute right-3 bottom-3 flex items-center gap-2 text-[12px] font-medium text-soft">
+    <span>1 : {Math.round(3.7795 / view.scale)} on screen</span>
+    <div
+      class="flex rounded-md border border-edge bg-white"
+      role="presentation"
+      onpointerdown={(e) => e.stopPropagation()}
+    >
+      <button class="h-6 w-7" aria-label="Zoom out" onclick={() => zoomBy(1 / 1.3)}>−</button>
+      <button class="h-6 px-1.5" onclick={fit}>fit</button>
+      <button class="h-6 w-7" aria-label="Zoom in" onclick={() => zoomBy(1.3)}>+</button>
+    </div>
+  </div>
+</div>

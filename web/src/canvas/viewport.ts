@@ -1,0 +1,51 @@
+export interface Point {
+  x: number;
+  y: number;
+}
+export interface Box {
+  minX: number;
+  minY: number;
+  maxX: number;
+  maxY: number;
+}
+
+/** How the level (mm, y north) lies on the screen (px, y down): a scale in px per mm and the screen place of (0, 0). */
+export class Viewport {
+  constructor(
+    readonly scale: number,
+    readonly x: number,
+    readonly y: number,
+  ) {}
+
+  toScreen(p: Point): Point {
+    return { x: this.x + p.x * this.scale, y: this.y - p.y * this.scale };
+  }
+  toLevel(p: Point): Point {
+    return { x: (p.x - this.x) / this.scale, y: (this.y - p.y) / this.scale };
+  }
+  panned(dx: number, dy: number) {
+    return new Viewport(this.scale, this.x + dx, this.y + dy);
+  }
+  /** Zoomed by a factor about a place on the screen. From 1:20000 to about 2:1. */
+  zoomed(factor: number, about: Point) {
+    const scale = Math.min(Math.max(this.scale * factor, 0.0002), 8);
+    const k = scale / this.scale;
+    return new Viewport(scale, about.x - (about.x - this.x) * k, about.y - (about.y - this.y) * k);
+  }
+  /** Pixels snapped whole, so that a pan can move pixels without blur. */
+  snapped(ratio: number) {
+    return new Viewport(this.scale, Math.round(this.x * ratio) / ratio, Math.round(this.y * ratio) / ratio);
+  }
+  static fitting(box: Box, width: number, height: number, margin = 70) {
+    const scale = Math.min(
+      (width - 2 * margin) / Math.max(box.maxX - box.minX, 1),
+      (height - 2 * margin) / Math.max(box.maxY - box.minY, 1),
+    );
+    const limited = Math.min(Math.max(scale, 0.0002), 2);
+    return new Viewport(
+      limited,
+      width / 2 - ((box.minX + box.maxX) / 2) * limited,
+      height / 2 + ((box.minY + box.maxY) / 2) * limited,
+    );
+  }
+}

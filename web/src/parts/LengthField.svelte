@@ -1,0 +1,78 @@
+<script lang="ts">
+  import type { UnitSystem } from "../app/api";
+  import { writeLength } from "../plan/figures";
+  import { readFigure } from "./readFigure";
+
+  interface Props {
+    label: string;
+    value: number | null;
+    units: UnitSystem;
+    angle?: boolean;
+    disabled?: boolean;
+    hint?: string;
+    hideLabel?: boolean;
+    onvalue: (value: number) => void;
+  }
+  let {
+    label,
+    value,
+    units,
+    angle = false,
+    disabled = false,
+    hint = "",
+    hideLabel = false,
+    onvalue,
+  }: Props = $props();
+
+  const id = $props.id();
+  const written = $derived(
+    value === null ? "" : angle ? `${Math.round(value * 100) / 100}` : writeLength(value, units),
+  );
+  let text = $state<string | null>(null);
+  let problem = $state("");
+
+  async function commit() {
+    if (text === null) return;
+    if (text.trim() === written) {
+      text = null;
+      problem = "";
+      return;
+    }
+    const read = await readFigure(text, units, angle);
+    if (read.value == null) {
+      const marked = `${text.slice(0, read.position)}▸${text.slice(read.position)}`;
+      problem = `${read.problem} ${read.position > 0 ? `At ▸: ${marked}` : ""}`;
+      return;
+    }
+    problem = "";
+    text = null;
+    onvalue(read.value);
+  }
+</script>
+
+<div class="flex items-center gap-2">
+  <label for={id} class={hideLabel ? "sr-only" : "w-[88px] shrink-0 text-soft"}>{label}</label>
+  <span class="field min-w-0 flex-1" class:opacity-60={disabled}>
+    <input
+      {id}
+      class="font-figure w-full min-w-0 bg-transparent text-[14px] font-semibold outline-none"
+      {disabled}
+      value={text ?? written}
+      aria-invalid={problem !== ""}
+      aria-describedby={problem ? `${id}-problem` : undefined}
+      oninput={(e) => (text = e.currentTarget.value)}
+      onblur={commit}
+      onkeydown={(e) => {
+        if (e.key === "Enter") void commit();
+        if (e.key === "Escape") {
+          text = null;
+          problem = "";
+        }
+        e.stopPropagation();
+      }}
+    />
+    <span class="text-[11px] text-faint">{angle ? "°" : units === "Metric" ? "mm" : ""}</span>
+  </span>
+</div>
+{#if hint && !problem}<p class="mt-0.5 pl-[96px] text-[11px] text-soft">{hint}</p>{/if}
+{#if problem}<p id="{id}-problem" class="mt-0.5 text-[12px] text-must" role="alert">{problem}</p>{/if}

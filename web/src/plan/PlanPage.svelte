@@ -1,0 +1,156 @@
+<script lang="ts">
+  import { onDestroy } from "svelte";
+  import PlanCanvas from "../canvas/PlanCanvas.svelte";
+  import { tools } from "../canvas/tools.svelte";
+  import KeysDialog from "../parts/KeysDialog.svelte";
+  import TallyRail from "../parts/TallyRail.svelte";
+  import TopBar from "../parts/TopBar.svelte";
+  import CataloguePanel from "../stages/furnish/CataloguePanel.svelte";
+  import ItemList from "../stages/furnish/ItemList.svelte";
+  import ItemPanel from "../stages/furnish/ItemPanel.svelte";
+  import SeveralPanel from "../stages/furnish/SeveralPanel.svelte";
+  import IssuePanel from "../stages/issue/IssuePanel.svelte";
+  import SheetView from "../stages/issue/SheetView.svelte";
+  import FindingPanel from "../stages/prove/FindingPanel.svelte";
+  import ProvePanel from "../stages/prove/ProvePanel.svelte";
+  import RoomsPanel from "../stages/shell/RoomsPanel.svelte";
+  import ShellPanel from "../stages/shell/ShellPanel.svelte";
+  import { keysFor } from "./keys";
+  import { OpenPlan } from "./openPlan.svelte";
+
+  let { planId }: { planId: string } = $props();
+
+  // svelte-ignore state_referenced_locally
+  const plan = new OpenPlan(planId);
+  let canvas = $state<PlanCanvas>();
+  let keysShown = $state(false);
+  const opening = plan.open();
+  onDestroy(() => {
+    plan.close();
+    tools.rest();
+  });
+
+  const onkeydown = keysFor(plan, {
+    fit: () => canvas?.fit(),
+    zoomBy: (factor) => canvas?.zoomBy(factor),
+    panBy: (dx, dy) => canvas?.panBy(dx, dy),
+    help: () => (keysShown = true),
+  });
+
+  $effect(() => {
+    if (!plan.notice) return;
+    const timer = setTimeout(() => (plan.notice = ""), 4000);
+    return () => clearTimeout(timer);
+  });
+
+  $effect(() => {
+    void plan.stage;
+    tools.rest();
+  });
+
+  const picked = $derived(plan.pickedItems);
+  const aside = $derived(plan.items.filter((item) => item.setAside));
+</script>
+
+<svelte:window {onkeydown} />
+
+{#await opening}
+  <p class="p-6 text-soft">Opening the plan…</p>
+{:then problem}
+  {#if problem}
+    <p class="p-6 text-must" role="alert">
+      {problem} <a class="underline" href="#/">Back to the projects</a>
+    </p>
+  {:else}
+    <div class="flex h-full flex-col">
+      <TopBar {plan} />
+      <div class="flex min-h-0 flex-1">
+        <aside class="flex w-[272px] shrink-0 flex-col border-r border-edge bg-panel">
+          {#if plan.stage === "shell"}<ShellPanel {plan} />
+          {:else if plan.stage === "furnish"}<CataloguePanel {plan} />
+          {:else if plan.stage === "prove"}<ProvePanel {plan} />
+          {:else}<IssuePanel {plan} />{/if}
+        </aside>
+        <main class="relative min-w-0 flex-1">
+          {#if plan.stage === "issue"}
+            <SheetView {plan} />
+          {:else}
+            <PlanCanvas bind:this={canvas} {plan} />
+            <div
+              class="absolute top-3 left-3 flex gap-0.5 rounded-lg border border-edge bg-white p-1 shadow-sm"
+              role="toolbar"
+              aria-label="Tools"
+            >
+              <button
+                class="h-7 rounded-md px-2.5 font-medium text-soft hover:text-ink aria-pressed:bg-moss-wash aria-pressed:text-ink"
+                aria-pressed={tools.tool.kind === "measure"}
+                onclick={() =>
+                  tools.tool.kind === "measure"
+                    ? tools.rest()
+                    : (tools.tool = { kind: "measure", from: null, to: null })}
+              >
+                Measure
+              </button>
+              {#if plan.stage === "furnish"}
+                <button
+                  class="h-7 rounded-md px-2.5 font-medium text-soft hover:text-ink disabled:text-faint"
+                  disabled={!plan.canEdit || picked.length === 0}
+                  onclick={() =>
+                    plan.do({
+                      do: "set-items-aside",
+                      ids: picked.map((i) => i.id),
+                      setAside: !picked.every((i) => i.setAside),
+                    })}
+                >
+                  {picked.length && picked.every((i) => i.setAside) ? "Bring back" : "Set aside"} ({aside.length})
+                </button>
+              {/if}
+              {#if tools.tool.kind !== "pick"}
+                <span class="self-center px-2 text-soft">
+                  {tools.tool.kind === "place"
+                    ? "Press on the plan to place · Shift for more"
+                    : tools.tool.kind === "opening"
+                      ? "Press on a wall"
+                      : "Press two points"} · Esc ends
+                </span>
+              {/if}
+            </div>
+          {/if}
+          {#if plan.refusal}
+            <div
+              class="absolute bottom-14 left-1/2 w-[420px] -translate-x-1/2 rounded-lg border border-must bg-white p-3 shadow-lg"
+              role="alert"
+            >
+              <p>{plan.refusal.problem.message}</p>
+              <div class="mt-2 flex gap-2">
+                {#if plan.refusal.asSure}<button class="action" onclick={plan.refusal.asSure}
+                    >It is meant</button
+                  >{/if}
+                <button class="action" onclick={() => (plan.refusal = null)}>Close</button>
+              </div>
+            </div>
+          {:else if plan.notice}
+            <div
+              class="absolute bottom-14 left-1/2 -translate-x-1/2 rounded-md bg-ink px-3 py-1.5 text-white"
+              role="status"
+            >
+              {plan.notice}
+            </div>
+          {/if}
+        </main>
+        {#if plan.stage !== "issue"}
+          <aside class="w-64 shrink-0 overflow-y-auto border-l border-edge bg-panel">
+            {#if plan.stage === "shell"}<RoomsPanel {plan} />
+            {:else if plan.stage === "prove"}<FindingPanel {plan} />
+            {:else if picked.length === 1}
+              {#key picked[0]!.id}<ItemPanel {plan} item={picked[0]!} />{/key}
+            {:else if picked.length > 1}<SeveralPanel {plan} items={picked} />
+            {:else}<ItemList {plan} />{/if}
+          </aside>
+        {/if}
+      </div>
+      <TallyRail {plan} />
+    </div>
+    <KeysDialog bind:open={keysShown} />
+  {/if}
+{/await}

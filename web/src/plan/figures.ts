@@ -1,0 +1,39 @@
+import type { UnitSystem } from "../app/api";
+
+/** Writes what the server measured; what is typed is read by the server. Millimetres in. */
+export function writeLength(mm: number, units: UnitSystem): string {
+  return units === "Metric" ? groups(mm) : feetInches(mm);
+}
+
+function groups(mm: number): string {
+  const rounded = Math.round(mm * 10) / 10;
+  const [whole = "0", rest] = Math.abs(rounded).toString().split(".");
+  const grouped = whole.replace(/\B(?=(\d{3})+$)/g, "\u00a0");
+  return (rounded < 0 ? "-" : "") + grouped + (rest ? "." + rest : "");
+}
+
+function feetInches(mm: number): string {
+  const sixteenths = Math.round((Math.abs(mm) / 25.4) * 16);
+  const feet = Math.floor(sixteenths / 192);
+  const inches = Math.floor((sixteenths % 192) / 16);
+  let numerator = sixteenths % 16;
+  let denominator = 16;
+  while (numerator && numerator % 2 === 0) {
+    numerator /= 2;
+    denominator /= 2;
+  }
+  const fraction = numerator ? `${numerator}/${denominator}` : "";
+  const inchText = [inches || !fraction ? String(inches) : "", fraction].filter(Boolean).join(" ") + '"';
+  return (mm < 0 && sixteenths ? "-" : "") + (feet ? `${feet}' ${inchText}` : inchText);
+}
+
+/** Widths are judged to a hundredth; shown floored so that 899.9 never reads as 900. */
+export function writeWidth(mm: number, units: UnitSystem): string {
+  return units === "Metric" ? groups(Math.floor(mm * 10 + 0.1) / 10) : feetInches(mm);
+}
+
+export function writeArea(squareMetres: number, units: UnitSystem): string {
+  return units === "Metric"
+    ? `${squareMetres.toFixed(1)} m²`
+    : `${(squareMetres / 0.3048 ** 2).toFixed(0)} ft²`;
+}

@@ -1,0 +1,130 @@
+import { tools } from "../canvas/tools.svelte";
+import type { OpenPlan, Stage } from "./openPlan.svelte";
+
+export const keyList: [string, string][] = [
+  ["/", "Search the catalogue"],
+  ["1 2 3 4", "Shell, Furnish, Prove, Issue"],
+  [", and .", "Turn what is picked by 15°; with Shift by 1°"],
+  ["Arrows", "Move what is picked by 10 mm; with Shift by 100 mm. With nothing picked: move the view"],
+  ["D", "Duplicate what is picked"],
+  ["Delete", "Remove what is picked"],
+  ["Ctrl+Z, Ctrl+Y", "Undo, redo your own changes"],
+  ["Ctrl+A", "Pick everything placed"],
+  ["M", "Measure between two points"],
+  ["+ − 0", "Zoom in, zoom out, fit"],
+  ["Space and drag", "Move the view (the middle button does too)"],
+  ["Alt while dragging", "No catching on walls and lines"],
+  ["Esc", "End a tool, pick nothing"],
+  ["?", "This list"],
+];
+
+interface View {
+  fit(): void;
+  zoomBy(factor: number): void;
+  panBy(dx: number, dy: number): void;
+  help(): void;
+}
+
+const stages: Stage[] = ["shell", "furnish", "prove", "issue"];
+
+/** The keyboard commands of an open plan; keys typed into a field are the field's own. */
+export function keysFor(plan: OpenPlan, view: View) {
+  return (event: KeyboardEvent) => {
+    const target = event.target as HTMLElement;
+    if (target.closest("input, textarea, select, [role=dialog]")) return;
+    const ids = plan.pickedItems.map((item) => item.id);
+    const may = plan.canEdit && plan.stage === "furnish" && ids.length > 0;
+    const key = event.key;
+    const done = () => event.preventDefault();
+    if (event.ctrlKey || event.metaKey) {
+      if (key.toLowerCase() === "z") void (event.shiftKey ? plan.redo() : plan.undo());
+      else if (key.toLowerCase() === "y") void plan.redo();
+      else if (key.toLowerCase() === "a") plan.pick(plan.items.filter((i) => !i.setAside).map((i) => i.id));
+      else return;
+      return done();
+    }
+    if (event.altKey) return;
+    if (key.startsWith("Arrow")) {
+      const step = event.shiftKey ? 100 : 10;
+      const [x, y] = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[key] as [
+        number,
+        number,
+      ];
+      if (may) void plan.do({ do: "move-items", ids, dx: x * step, dy: y * step, catch: 0 });
+      else view.panBy(-x * 60, y * 60);
+      return done();
+    }
+    switch (key) {
+      case "?":
+        view.help();
+        return done();
+      case "/":
+        plan.stage = "furnish";
+        requestAnimationFrame(() => document.getElementById("catalogue-search")?.focus());
+        return done();
+      case "1":
+      case "2":
+      case "3":
+      case "4":
+        plan.stage = stages[Number(key) - 1]!;
+        return done();
+      case ",":
+      case ".":
+      case "<":
+      case ">": {
+        const way = key === "," || key === "<" ? 1 : -1;
+        const degrees = way * (event.shiftKey ? 1 : 15);
+        const tool = tools.tool;
+        if (tool.kind === "place") tools.tool = { ...tool, turn: (tool.turn + degrees + 360) % 360 };
+        else if (may) void plan.do({ do: "turn-items", ids, degrees });
+        return done();
+      }
+      case "d":
+      case "D":
+        if (may) void duplicate(plan, ids);
+        return done();
+      case "Delete":
+      case "Backspace": {
+        const all = [...plan.picked].filter((id) => plan.entities.has(id));
+        if (plan.canEdit && all.length && plan.stage !== "prove") void plan.do({ do: "remove", ids: all });
+        return done();
+      }
+      case "m":
+      case "M":
+        tools.tool = { kind: "measure", from: null, to: null };
+        return done();
+      case "+":
+      case "=":
+        view.zoomBy(1.3);
+        return done();
+      case "-":
+        view.zoomBy(1 / 1.3);
+        return done();
+      case "0":
+        view.fit();
+        return done();
+      case "Escape":
+        if (tools.tool.kind !== "pick") {
+          tools.rest();
+          plan.stopAsking();
+        } else plan.pick([]);
+        return done();
+    }
+  };
+}
+
+/** Copies stand beside their originals and are picked in their place. */
+export async function duplicate(plan: OpenPlan, ids: string[]) {
+  const newIds = ids.map(() => plan.newId("item"));
+  const box = plan.itemViews.get(ids[0]!);
+  if (
+    await plan.do({
+      do: "duplicate-items",
+      ids,
+      newIds,
+      dx: ids.length === 1 && box ? box.width + 1600 : 600,
+      dy: ids.length === 1 ? 0 : -600,
+    })
+  )
+    plan.pick(newIds);
+}

@@ -1,0 +1,277 @@
+import { SvelteMap, SvelteSet } from "svelte/reactivity";
+import {
+  api,
+  messageOf,
+  type Brief,
+  type CatalogueView,
+  type ChangedView,
+  type Checks,
+  type Edit,
+  type EditDone,
+  type Entity,
+  type Finding,
+  type FormView,
+  type Item,
+  type ItemView,
+  type Near,
+  type PlanDetails,
+  type PlanView,
+  type ProbeView,
+  type Problem,
+  type SheetSettings,
+} from "../app/api";
+import { LiveLink } from "./live";
+
+export type Stage = "shell" | "furnish" | "prove" | "issue";
+export type Saving = "saved" | "saving" | "failed";
+
+/** What is wrong with the last edit, with a way to say that it is meant or to take the likely meaning. */
+export interface Refusal {
+  problem: Problem;
+  asSure: (() => void) | null;
+}
+
+/** The plan as this person has it open: its entities, what is derived from them, and what is picked. */
+export class OpenPlan {
+  readonly entities = new SvelteMap<string, Entity>();
+  readonly picked = new SvelteSet<string>();
+  /** Forms and item views are looked up while painting; they are not reactive by themselves. */
+  readonly forms = new Map<string, FormView>();
+  readonly itemViews = new SvelteMap<string, ItemView>();
+
+  view = $state.raw<PlanView | null>(null);
+  catalogue = $state.raw<CatalogueView | null>(null);
+  stage = $state<Stage>("furnish");
+  saving = $state<Saving>("saved");
+  offline = $state(false);
+  refusal = $state.raw<Refusal | null>(null);
+  notice = $state("");
+  /** The answer to the newest probe while a hand is moving. */
+  probe = $state.raw<ProbeView | null>(null);
+  near = $state.raw<Near[]>([]);
+  finding = $state<string | null>(null);
+  route = $state.raw<{ x: number; y: number }[]>([]);
+  /** Counts content changes, so that the canvas knows when to paint anew. */
+  changes = $state(0);
+  /** Ids changed since the canvas last looked; "all" for everything. */
+  dirty: Set<string> | "all" = "all";
+
+  private link: LiveLink | null = null;
+  private queue: Promise<unknown> = Promise.resolve();
+
+  constructor(readonly id: string) {}
+
+  get units() {
+    return this.details?.units ?? "Metric";
+  }
+  get details() {
+    return this.entities.get("plan") as PlanDetails | undefined;
+  }
+  get canEdit() {
+    return this.view !== null && this.view.role !== "Viewer";
+  }
+  get figures() {
+    return this.probe?.figures ?? this.view?.figures ?? null;
+  }
+  get findings(): Finding[] {
+    return this.figures?.findings ?? [];
+  }
+
+  items = $derived.by(() => [...this.entities.values()].filter((e): e is Item => e.type === "item"));
+
+  all<T extends Entity["type"]>(type: T) {
+    return [...this.entities.values()].filter((e) => e.type === type) as Extract<Entity, { type?: T }>[];
+  }
+  get checks() {
+    return this.all("checks")[0] as Checks;
+  }
+  get brief() {
+    return this.all("brief")[0] as Brief;
+  }
+  get sheet() {
+    return this.all("sheet")[0] as SheetSettings;
+  }
+  item(id: string) {
+    const entity = this.entities.get(id);
+    return entity?.type === "item" ? (entity as Item) : undefined;
+  }
+  get pickedItems() {
+    return [...this.picked].map((id) => this.item(id)).filter((item): item is Item => !!item);
+  }
+
+  /** Null when it opened, else what to tell the person. */
+  async open(): Promise<string | null> {
+    const [{ data, error }, catalogue] = await Promise.all([
+      api.GET("/api/plans/{planId}", { params: { path: { planId: this.id } } }),
+      this.catalogue ? Promise.resolve({ data: this.catalogue }) : api.GET("/api/catalogue"),
+    ]);
+    if (!data) return error ? messageOf(error) : "There is no such plan, or it is not shared with you.";
+    this.catalogue = catalogue.data!;
+    this.take(data);
+    if (!this.link) {
+      this.link = new LiveLink(this.id, {
+        changed: (change) => this.merge(change),
+        returned: () => void this.open(),
+        broken: (broken) => (this.offline = broken),
+      });
+      await this.link.start().catch(() => (this.offline = true));
+    }
+    return null;
+  }
+
+  close() {
+    this.link?.stop();
+  }
+
+  private take(view: PlanView) {
+    this.entities.clear();
+    for (const entity of view.entities) this.entities.set(entity.id, entity);
+    for (const [key, form] of Object.entries(view.forms)) this.forms.set(key, form);
+    this.itemViews.clear();
+    for (const item of view.items) this.itemViews.set(item.id, item);
+    this.view = view;
+    this.touch("all");
+  }
+
+  private touch(ids: Iterable<string> | "all") {
+    if (ids === "all" || this.dirty === "all") this.dirty = "all";
+    else for (const id of ids) this.dirty.add(id);
+    this.changes++;
+  }
+
+  private merge(change: ChangedView) {
+    if (!this.view || change.revision <= this.view.revision) return;
+    if (change.revision > this.view.revision + 1) {
+      // Something was missed on the way; what the server has is right.
+      void this.open();
+      return;
+    }
+    for (const [key, form] of Object.entries(change.forms)) this.forms.set(key, form);
+    for (const item of change.items) this.itemViews.set(item.id, item);
+    for (const { id, after } of change.entities) {
+      if (after) this.entities.set(id, after);
+      else {
+        this.entities.delete(id);
+        this.itemViews.delete(id);
+        this.picked.delete(id);
+      }
+    }
+    this.view = {
+      ...this.view,
+      revision: change.revision,
+      figures: change.figures,
+      shell: change.shell ?? this.view.shell,
+    };
+    this.touch(change.shell ? "all" : change.entities.map((e) => e.id));
+    if (this.finding && !change.figures.findings.some((f) => f.id === this.finding)) this.show(null);
+  }
+
+  /** Does an edit. Edits go one after another; the answer is true when it was done. */
+  do(edit: Edit): Promise<boolean> {
+    const run = async () => {
+      this.saving = "saving";
+      try {
+        const { data, error } = await api.POST("/api/plans/{planId}/edits", {
+          params: { path: { planId: this.id } },
+          body: { baseRevision: this.view!.revision, edit: edit as never },
+        });
+        return this.settle(data, error, edit);
+      } catch {
+        return this.settle(undefined, undefined, edit);
+      }
+    };
+    const result = this.queue.then(run);
+    this.queue = result;
+    return result;
+  }
+
+  undo = () => this.back("undo");
+  redo = () => this.back("redo");
+
+  private back(which: "undo" | "redo") {
+    const run = async () => {
+      this.saving = "saving";
+      try {
+        const path =
+          which === "undo" ? ("/api/plans/{planId}/undo" as const) : ("/api/plans/{planId}/redo" as const);
+        const { data, error } = await api.POST(path, { params: { path: { planId: this.id } } });
+        if (data) this.notice = data.changed.label;
+        return this.settle(data, error, null);
+      } catch {
+        return this.settle(undefined, undefined, null);
+      }
+    };
+    const result = this.queue.then(run);
+    this.queue = result;
+    return result;
+  }
+
+  private settle(done: EditDone | undefined, error: unknown, edit: Edit | null): boolean {
+    if (done) {
+      this.saving = "saved";
+      this.refusal = null;
+      this.merge(done.changed);
+      if (this.view) this.view = { ...this.view, undo: done.undo };
+      void this.renewNear();
+      return true;
+    }
+    const problem = (error as Problem | undefined)?.field
+      ? (error as Problem)
+      : { field: "", message: messageOf(error), canBeSure: false };
+    this.saving = problem.field === "" ? "failed" : "saved";
+    const asSure = problem.canBeSure && edit ? () => void this.do({ ...edit, sure: true } as Edit) : null;
+    this.refusal = { problem, asSure };
+    return false;
+  }
+
+  pick(ids: Iterable<string>, add = false) {
+    if (!add) this.picked.clear();
+    for (const id of ids) this.picked.add(id);
+    this.refusal = null;
+    void this.renewNear();
+  }
+
+  async renewNear() {
+    const ids = [...this.picked].filter((id) => this.item(id)).slice(0, 50);
+    if (ids.length === 0) {
+      this.near = [];
+      return;
+    }
+    const { data } = await api.GET("/api/plans/{planId}/near", {
+      params: { path: { planId: this.id }, query: { id: ids } },
+    });
+    if (data) this.near = data;
+  }
+
+  /** Asks what an edit would do while a hand moves. */
+  ask(edit: Edit) {
+    this.link?.probe(edit, (answer) => {
+      if (this.asking) this.probe = answer;
+    });
+    this.asking = true;
+  }
+  private asking = false;
+
+  stopAsking() {
+    this.asking = false;
+    this.link?.dropProbe();
+    this.probe = null;
+  }
+
+  /** Shows one finding on the plan, with the way it is about. */
+  async show(id: string | null) {
+    this.finding = id;
+    this.route = [];
+    if (!id) return;
+    const { data } = await api.GET("/api/plans/{planId}/route", {
+      params: { path: { planId: this.id }, query: { finding: id } },
+    });
+    if (data && this.finding === id) this.route = data as { x: number; y: number }[];
+  }
+
+  private made = 0;
+  /** An id nobody else makes. */
+  newId(kind: string) {
+    return `${kind}-${Date.now().toString(36)}${(this.made++).toString(36)}${Math.floor(Math.random() * 46656).toString(36)}`;
+  }
+}

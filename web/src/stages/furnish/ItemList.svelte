@@ -1,0 +1,46 @@
+<script lang="ts">
+  import type { OpenPlan } from "../../plan/openPlan.svelte";
+  import BriefFields from "./BriefFields.svelte";
+
+  let { plan }: { plan: OpenPlan } = $props();
+
+  const most = 400;
+  const sorted = $derived(
+    plan.items
+      .map((item) => ({ item, name: plan.itemViews.get(item.id)?.name ?? item.id }))
+      .sort((a, b) => a.name.localeCompare(b.name, "en", { numeric: true })),
+  );
+  const placed = $derived(sorted.filter(({ item }) => !item.setAside));
+  const aside = $derived(sorted.filter(({ item }) => item.setAside));
+</script>
+
+<section class="p-3.5">
+  <BriefFields {plan} />
+  <h2 class="heading mt-4 mb-1">Items ({placed.length})</h2>
+  <ul aria-label="List of items">
+    {#each placed.slice(0, most) as { item, name } (item.id)}
+      <li>
+        <button
+          class="w-full rounded px-1.5 py-0.5 text-left hover:bg-moss-wash"
+          onclick={(e) => plan.pick([item.id], e.shiftKey)}>{name}</button
+        >
+      </li>
+    {:else}
+      <li class="text-soft">Nothing is placed yet. Choose from the catalogue and press on the plan.</li>
+    {/each}
+    {#if placed.length > most}<li class="text-soft">and {placed.length - most} more</li>{/if}
+  </ul>
+  {#if aside.length}
+    <h2 class="heading mt-4 mb-1">Set aside ({aside.length})</h2>
+    <ul aria-label="Items set aside">
+      {#each aside as { item, name } (item.id)}
+        <li>
+          <button
+            class="w-full rounded px-1.5 py-0.5 text-left hover:bg-moss-wash"
+            onclick={() => plan.pick([item.id])}>{name}</button
+          >
+        </li>
+      {/each}
+    </ul>
+  {/if}
+</section>

@@ -1,0 +1,188 @@
+<script lang="ts">
+  import type { Item } from "../../app/api";
+  import LengthField from "../../parts/LengthField.svelte";
+  import { duplicate } from "../../plan/keys";
+  import { writeLength, writeWidth } from "../../plan/figures";
+  import type { OpenPlan } from "../../plan/openPlan.svelte";
+
+  let { plan, item }: { plan: OpenPlan; item: Item } = $props();
+
+  const facts = $derived(plan.itemViews.get(item.id));
+  const kind = $derived(plan.catalogue?.items.find((entry) => entry.item.key === item.catalogue)?.item);
+  const form = $derived(facts ? plan.forms.get(facts.form) : undefined);
+  const round = $derived(["round-table", "standing-table", "stool", "plant"].includes(kind?.maker ?? ""));
+  const usual = $derived(kind?.size as { width: number; depth: number; height: number } | undefined);
+  const places = $derived({
+    around: 0,
+    front: 0,
+    back: 0,
+    left: 0,
+    right: 0,
+    ...(item.places ?? kind?.places ?? {}),
+  });
+  const still = $derived(!plan.canEdit);
+  const fixed = $derived(still || item.held);
+
+  const resize = (change: { width?: number; depth?: number; height?: number }) =>
+    plan.do({
+      do: "resize-item",
+      id: item.id,
+      width: item.width,
+      depth: item.depth,
+      height: item.height,
+      ...change,
+      sure: false,
+    });
+  const put = (change: { x?: number; y?: number; turn?: number }) =>
+    plan.do({ do: "put-item-at", id: item.id, x: item.x, y: item.y, turn: item.turn, ...change });
+  const seat = (side: keyof typeof places, by: number) =>
+    plan.do({ do: "set-places", id: item.id, places: { ...places, [side]: places[side] + by } });
+
+  const sides = $derived<[keyof typeof places, string][]>(
+    kind?.places.around
+      ? [["around", "Around"]]
+      : [
+          ["front", "Front"],
+          ["back", "Back"],
+          ["left", "Left end"],
+          ["right", "Right end"],
+        ],
+  );
+</script>
+
+<section class="p-3.5" aria-label="Picked item">
+  <div class="flex items-baseline justify-between gap-2">
+    <h2 class="text-[15px] font-semibold">{kind?.name}</h2>
+    {#if item.setAside}<span class="text-soft">set aside</span>{/if}
+  </div>
+  <p class="text-soft">
+    {form?.seats ? (form.seats === 1 ? "1 seat" : `${form.seats} seats`) : kind?.kind}{item.held
+      ? " · held in place"
+      : ""}
+  </p>
+
+  <h3 class="heading mt-4 mb-2">Size and place</h3>
+  <div class="space-y-1.5">
+    <LengthField
+      label={round ? "Diameter" : "Width"}
+      value={facts?.width ?? 0}
+      units={plan.units}
+      disabled={still}
+      onvalue={(width) => resize({ width })}
+      hint={usual && facts?.width !== usual.width ? `Usual: ${writeLength(usual.width, plan.units)}` : ""}
+    />
+    {#if !round}
+      <LengthField
+        label="Depth"
+        value={facts?.depth ?? 0}
+        units={plan.units}
+        disabled={still}
+        onvalue={(depth) => resize({ depth })}
+        hint={usual && facts?.depth !== usual.depth ? `Usual: ${writeLength(usual.depth, plan.units)}` : ""}
+      />
+    {/if}
+    <LengthField
+      label="Height"
+      value={facts?.height ?? 0}
+      units={plan.units}
+      disabled={still}
+      onvalue={(height) => resize({ height })}
+    />
+    <LengthField
+      label="From west"
+      value={item.x}
+      units={plan.units}
+      disabled={fixed}
+      onvalue={(x) => put({ x })}
+    />
+    <LengthField
+      label="From south"
+      value={item.y}
+      units={plan.units}
+      disabled={fixed}
+      onvalue={(y) => put({ y })}
+    />
+    <LengthField
+      label="Turn"
+      value={item.turn}
+      units={plan.units}
+      angle
+      disabled={fixed}
+      onvalue={(turn) => put({ turn })}
+    />
+  </div>
+  <p class="mt-1 text-[11px] text-soft">
+    Usual size: {kind?.source.title}. From memory ({kind?.source.confidence}).
+  </p>
+
+  {#if kind?.chair}
+    <h3 class="heading mt-4 mb-2">Places</h3>
+    {#each sides as [side, name] (side)}
+      <div class="mb-1.5 flex items-center gap-2">
+        <span class="w-[88px] text-soft">{name}</span>
+        <span class="field flex-1 justify-between px-1">
+          <button
+            class="h-6 w-7 disabled:text-faint"
+            aria-label="One place less, {name}"
+            disabled={still || places[side] === 0}
+            onclick={() => seat(side, -1)}>−</button
+          >
+          <span class="font-figure font-semibold">{places[side]}</span>
+          <button
+            class="h-6 w-7 disabled:text-faint"
+            aria-label="One place more, {name}"
+            disabled={still}
+            onclick={() => seat(side, 1)}>+</button
+          >
+        </span>
+      </div>
+    {/each}
+    <p class="text-[11px] text-soft">At most {kind.mostPlaces} for its size.</p>
+  {/if}
+
+  <div class="mt-3 flex items-center gap-2">
+    <label class="w-[88px] text-soft" for="item-label">{kind?.counted === "table" ? "Number" : "Label"}</label
+    >
+    <span class="field flex-1">
+      <input
+        id="item-label"
+        class="font-figure w-full font-semibold outline-none"
+        maxlength="12"
+        disabled={still}
+        value={item.label}
+        onchange={(e) => plan.do({ do: "label-item", id: item.id, label: e.currentTarget.value })}
+      />
+    </span>
+  </div>
+
+  {#if plan.canEdit}
+    <h3 class="heading mt-4 mb-2">Arrange</h3>
+    <div class="flex flex-wrap gap-1.5">
+      <button class="action" onclick={() => duplicate(plan, [item.id])}>Duplicate</button>
+      <button class="action" onclick={() => plan.do({ do: "hold-items", ids: [item.id], held: !item.held })}
+        >{item.held ? "Let go" : "Hold in place"}</button
+      >
+      <button
+        class="action"
+        onclick={() => plan.do({ do: "set-items-aside", ids: [item.id], setAside: !item.setAside })}
+        >{item.setAside ? "Bring back" : "Set aside"}</button
+      >
+      <button class="action text-must" onclick={() => plan.do({ do: "remove", ids: [item.id] })}
+        >Remove</button
+      >
+    </div>
+  {/if}
+
+  {#if plan.near.length}
+    <h3 class="heading mt-4 mb-2">Nearest</h3>
+    <ul>
+      {#each plan.near as near (near.otherId + near.width)}
+        <li class="flex justify-between py-0.5">
+          <span>{near.otherName}</span><span class="font-figure font-semibold"
+            >{writeWidth(near.width, plan.units)}</span
+          >
+        </li>
+      {/each}
+    </ul>
+  {/if}
+</section>

@@ -1,0 +1,41 @@
+<script lang="ts">
+  import type { Item } from "../../app/api";
+  import { duplicate } from "../../plan/keys";
+  import type { OpenPlan } from "../../plan/openPlan.svelte";
+
+  let { plan, items }: { plan: OpenPlan; items: Item[] } = $props();
+
+  const ids = $derived(items.map((item) => item.id));
+  const seats = $derived(
+    items.reduce(
+      (sum, item) => sum + (plan.forms.get(plan.itemViews.get(item.id)?.form ?? "")?.seats ?? 0),
+      0,
+    ),
+  );
+</script>
+
+<section class="p-3.5" aria-label="Picked items">
+  <h2 class="text-[15px] font-semibold">{items.length} items</h2>
+  <p class="text-soft">{seats} seats</p>
+  <ul class="mt-3 max-h-80 overflow-y-auto border-y border-edge">
+    {#each items as item (item.id)}
+      <li class="py-0.5">{plan.itemViews.get(item.id)?.name}</li>
+    {/each}
+  </ul>
+  {#if plan.canEdit}
+    <h3 class="heading mt-4 mb-2">Arrange</h3>
+    <div class="flex flex-wrap gap-1.5">
+      <button class="action" onclick={() => duplicate(plan, ids)}>Duplicate</button>
+      <button class="action" onclick={() => plan.do({ do: "turn-items", ids, degrees: 90 })}>Turn 90°</button>
+      <button
+        class="action"
+        onclick={() => plan.do({ do: "hold-items", ids, held: !items.every((i) => i.held) })}
+        >{items.every((i) => i.held) ? "Let go" : "Hold in place"}</button
+      >
+      <button class="action" onclick={() => plan.do({ do: "set-items-aside", ids, setAside: true })}
+        >Set aside</button
+      >
+      <button class="action text-must" onclick={() => plan.do({ do: "remove", ids })}>Remove</button>
+    </div>
+  {/if}
+</section>

@@ -1,0 +1,221 @@
+<script lang="ts">
+  import { onMount } from "svelte";
+  import { api, messageOf, type RegisterEntry, type SheetFacts, type SheetSettings } from "../../app/api";
+  import type { OpenPlan } from "../../plan/openPlan.svelte";
+
+  let { plan }: { plan: OpenPlan } = $props();
+
+  const sheet = $derived(plan.sheet);
+  const scales = $derived(
+    (plan.units === "Metric" ? plan.catalogue?.metric : plan.catalogue?.imperial) ?? [],
+  );
+  let facts = $state.raw<SheetFacts | null>(null);
+  let register = $state.raw<RegisterEntry[]>([]);
+  let issuedFor = $state("");
+  let busy = $state(false);
+  let problem = $state("");
+  let typedScale = $state("");
+
+  const path = $derived({ params: { path: { planId: plan.id } } });
+  const set = (change: Partial<SheetSettings>) =>
+    plan.do({ do: "set-sheet", sheet: { ...sheet, ...change } as SheetSettings });
+
+  onMount(loadRegister);
+  $effect(() => {
+    void plan.view?.revision;
+    void register;
+    void api.GET("/api/plans/{planId}/sheet", path).then(({ data }) => data && (facts = data));
+  });
+
+  async function loadRegister() {
+    const { data } = await api.GET("/api/plans/{planId}/register", path);
+    if (data) register = data;
+  }
+
+  async function issue() {
+    busy = true;
+    const { error } = await api.POST("/api/plans/{planId}/register", { ...path, body: { for: issuedFor } });
+    problem = error ? messageOf(error) : "";
+    if (!error) issuedFor = "";
+    await loadRegister();
+    busy = false;
+  }
+
+  function setTyped() {
+    const ratio = Number(typedScale.replace(/^1\s*:\s*/, ""));
+    if (ratio >= 1 && ratio <= 10000) {
+      void set({ scale: ratio });
+      typedScale = "";
+      problem = "";
+    } else problem = `"${typedScale}" is no scale; write it like 1:60.`;
+  }
+
+  const fields: [keyof SheetSettings, string, number][] = [
+    ["sheetNumber", "Sheet no.", 16],
+    ["title", "Title", 60],
+    ["supplementaryTitle", "Second title", 60],
+    ["legalOwner", "Owner", 60],
+    ["creator", "Drawn by", 20],
+    ["approver", "Approved by", 20],
+    ["documentType", "Type", 30],
+  ];
+  const shows: [keyof SheetSettings, string][] = [
+    ["showRoomNames", "Room names"],
+    ["showLabels", "Table numbers"],
+    ["showDimensions", "Dimensions"],
+    ["showWalkway", "Walkway"],
+    ["showSchedule", "Schedule"],
+    ["showNotes", "Notes"],
+    ["showNorth", "North"],
+  ];
+  const files: [string, string][] = [
+    ["pdf", "PDF"],
+    ["svg", "SVG"],
+    ["png", "PNG"],
+    ["csv", "CSV schedule"],
+  ];
+</script>
+
+<div class="min-h-0 flex-1 overflow-y-auto p-3.5">
+  <h2 class="text-[15px] font-semibold">Issue</h2>
+  {#if sheet}
+    <h3 class="heading mt-3 mb-2">Sheet</h3>
+    <fieldset class="space-y-1.5" disabled={!plan.canEdit}>
+      <div class="flex items-center gap-2">
+        <label class="w-[88px] text-soft" for="paper">Paper</label>
+        <select
+          id="paper"
+          class="field min-w-0 flex-1"
+          value={sheet.paper}
+          onchange={(e) => set({ paper: e.currentTarget.value })}
+        >
+          {#each plan.catalogue?.papers ?? [] as paper (paper.name)}<option title={paper.source}
+              >{paper.name}</option
+            >{/each}
+        </select>
+        <select
+          class="field w-[84px]"
+          aria-label="Which way round"
+          value={sheet.across ? "across" : "upright"}
+          onchange={(e) => set({ across: e.currentTarget.value === "across" })}
+        >
+          <option>across</option><option>upright</option>
+        </select>
+      </div>
+      <div class="flex items-center gap-2">
+        <label class="w-[88px] text-soft" for="scale">Scale</label>
+        <select
+          id="scale"
+          class="field min-w-0 flex-1"
+          value={sheet.scale == null ? "" : `${sheet.scale}`}
+          onchange={(e) =>
+            set({ scale: e.currentTarget.value === "" ? null : Number(e.currentTarget.value) })}
+        >
+          <option value=""
+            >Largest that fits{facts && sheet.scale == null ? `: ${facts.scaleName}` : ""}</option
+          >
+          {#if sheet.scale != null && !scales.some((s) => s.ratio === sheet.scale)}<option
+              value={`${sheet.scale}`}>1:{sheet.scale}</option
+            >{/if}
+          {#each scales as scale (scale.ratio)}<option value={`${scale.ratio}`} title={scale.source}
+              >{scale.name}{scale.standard ? "" : " (customary)"}</option
+            >{/each}
+        </select>
+      </div>
+      <div class="flex items-center gap-2">
+        <label class="w-[88px] text-soft" for="other-scale">Another</label>
+        <span class="field flex-1">
+          <input
+            id="other-scale"
+            class="w-full outline-none"
+            placeholder="1:60"
+            bind:value={typedScale}
+            onkeydown={(e) => e.key === "Enter" && setTyped()}
+          />
+        </span>
+      </div>
+      {#each fields as [field, name, most] (field)}
+        <div class="flex items-center gap-2">
+          <label class="w-[88px] shrink-0 text-soft" for="sheet-{field}">{name}</label>
+          <span class="field min-w-0 flex-1">
+            <input
+              id="sheet-{field}"
+              class="w-full min-w-0 outline-none"
+              maxlength={most}
+              value={sheet[field]}
+              onchange={(e) => set({ [field]: e.currentTarget.value })}
+            />
+          </span>
+        </div>
+      {/each}
+      <label class="block text-soft" for="notes">Notes, one a line</label>
+      <textarea
+        id="notes"
+        class="w-full rounded-md border border-edge bg-white p-2 outline-none"
+        rows="3"
+        value={sheet.notes}
+        onchange={(e) => set({ notes: e.currentTarget.value })}></textarea>
+    </fieldset>
+    {#if facts && !facts.fits}
+      <p class="mt-2 rounded bg-must-wash p-2 text-must" role="alert">
+        At {facts.scaleName} the plan does not fit {sheet.paper}. Choose a larger paper or a smaller scale.
+      </p>
+    {/if}
+    <h3 class="heading mt-4 mb-2">Show</h3>
+    <div class="flex flex-wrap gap-1.5">
+      {#each shows as [field, name] (field)}
+        <button
+          class="rounded-md border px-2 py-1 font-medium {sheet[field]
+            ? 'border-moss bg-moss-wash'
+            : 'border-edge bg-white'}"
+          aria-pressed={!!sheet[field]}
+          disabled={!plan.canEdit}
+          onclick={() => set({ [field]: !sheet[field] })}>{name}</button
+        >
+      {/each}
+    </div>
+  {/if}
+  <h3 class="heading mt-4 mb-2">Hand over as</h3>
+  <div class="flex flex-wrap gap-1.5">
+    {#each files as [kind, name] (kind)}<a
+        class="action"
+        href="/api/plans/{plan.id}/sheet.{kind}"
+        download={kind === "png" ? "sheet.png" : undefined}>{name}</a
+      >{/each}
+    <a class="action" href="/api/plans/{plan.id}/file">Plan file</a>
+  </div>
+  <h3 class="heading mt-4 mb-1">Register</h3>
+  <ul aria-label="Register">
+    {#each register as entry (entry.letter)}
+      <li class="flex items-baseline gap-2 border-b border-edge py-1.5">
+        <span class="w-5 font-semibold">{entry.letter}</span>
+        <span class="min-w-0 flex-1">
+          {new Date(entry.issuedAt).toLocaleDateString("en-GB", { day: "numeric", month: "short" })} · {entry.paper}
+          {entry.scaleName}
+          <span class="block truncate text-soft">{entry.for || "for nobody named"} · {entry.issuedBy}</span>
+        </span>
+        <a class="text-moss underline" href="/api/plans/{plan.id}/register/{entry.letter}/sheet.pdf">PDF</a>
+        <a class="text-moss underline" href="/api/plans/{plan.id}/register/{entry.letter}/sheet.csv">CSV</a>
+      </li>
+    {:else}
+      <li class="text-soft">Nothing issued yet.</li>
+    {/each}
+  </ul>
+  {#if problem}<p class="mt-2 text-must" role="alert">{problem}</p>{/if}
+</div>
+{#if plan.canEdit}
+  <div class="space-y-2 border-t border-edge p-3.5">
+    <span class="field"
+      ><input
+        class="w-full outline-none"
+        placeholder="Issued for, e.g. caterer"
+        aria-label="Issued for"
+        maxlength="80"
+        bind:value={issuedFor}
+      /></span
+    >
+    <button class="action-main w-full" disabled={busy || !facts?.fits} onclick={issue}
+      >Issue revision {facts?.nextLetter ?? ""}</button
+    >
+  </div>
+{/if}

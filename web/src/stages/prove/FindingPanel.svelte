@@ -1,0 +1,55 @@
+<script lang="ts">
+  import { writeWidth } from "../../plan/figures";
+  import type { OpenPlan } from "../../plan/openPlan.svelte";
+
+  let { plan }: { plan: OpenPlan } = $props();
+
+  const finding = $derived(plan.findings.find((f) => f.id === plan.finding));
+
+  function goTo() {
+    plan.pick(finding!.entityIds.filter((id) => plan.item(id)));
+    plan.stage = "furnish";
+  }
+</script>
+
+<section class="p-3.5" aria-label="Finding">
+  {#if !finding}
+    <h2 class="text-[15px] font-semibold">No finding chosen</h2>
+    <p class="mt-1 text-soft">Choose one on the left to see where it is and what it is measured between.</p>
+  {:else}
+    <h2 class="text-[15px] font-semibold">
+      {finding.kind === "Walkway" ? "Walkway" : finding.kind === "Overlap" ? "Overlap" : "Brief"}
+    </h2>
+    <p class="text-soft">{finding.weight === "Must" ? "Must fix" : "Advice"}</p>
+    <h3 class="heading mt-4 mb-2">Measured</h3>
+    <dl class="grid grid-cols-[96px_1fr] gap-y-1.5">
+      {#if finding.kind === "Walkway"}
+        <dt class="text-soft">Clear width</dt>
+        <dd class="font-figure text-[15px] font-semibold text-must">
+          {writeWidth(finding.measured, plan.units)}
+        </dd>
+        <dt class="text-soft">Needed</dt>
+        <dd class="font-figure text-[15px] font-semibold">{writeWidth(finding.needed, plan.units)}</dd>
+      {:else if finding.kind === "Overlap" && finding.measured > 0}
+        <dt class="text-soft">Runs in by</dt>
+        <dd class="font-figure text-[15px] font-semibold text-must">
+          {writeWidth(finding.measured, plan.units)}
+        </dd>
+      {/if}
+      {#if finding.between.length}
+        <dt class="text-soft">Between</dt>
+        <dd class="font-medium">{finding.between.join(" and ")}</dd>
+      {/if}
+      {#if finding.serves}
+        <dt class="text-soft">Serves</dt>
+        <dd class="font-medium">{finding.serves} seats</dd>
+      {/if}
+    </dl>
+    <h3 class="heading mt-4 mb-1">Why it matters</h3>
+    <p>{finding.why}</p>
+    <p class="mt-2 text-soft">{finding.source}</p>
+    {#if finding.entityIds.some((id) => plan.item(id))}
+      <button class="action mt-4" onclick={goTo}>Go to it in Furnish</button>
+    {/if}
+  {/if}
+</section>

@@ -1,0 +1,126 @@
+<script lang="ts">
+  import type { Finding } from "../../app/api";
+  import LengthField from "../../parts/LengthField.svelte";
+  import { writeWidth } from "../../plan/figures";
+  import type { OpenPlan } from "../../plan/openPlan.svelte";
+
+  let { plan }: { plan: OpenPlan } = $props();
+
+  const kinds: [Finding["kind"], string][] = [
+    ["Walkway", "Walkways"],
+    ["Overlap", "Overlaps"],
+    ["Brief", "Brief"],
+  ];
+  let only = $state<Finding["kind"] | null>(null);
+  const shown = $derived(plan.findings.filter((f) => !only || f.kind === only));
+  const checks = $derived(plan.checks);
+
+  function figures(finding: Finding) {
+    if (finding.kind === "Walkway")
+      return `${writeWidth(finding.measured, plan.units)} clear · needs ${writeWidth(finding.needed, plan.units)}`;
+    return finding.why;
+  }
+  const set = (change: object) => plan.do({ do: "set-checks", checks: { ...checks, ...change } });
+</script>
+
+<div class="p-3.5 pb-2">
+  <h2 class="text-[15px] font-semibold">Prove</h2>
+  <p class="text-soft">Held against the checks below and the brief, with every change.</p>
+  <div class="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="Kinds of findings">
+    {#each kinds as [kind, name] (kind)}
+      <button class="pill" aria-pressed={only === kind} onclick={() => (only = only === kind ? null : kind)}>
+        {name}
+        {plan.findings.filter((f) => f.kind === kind).length}
+      </button>
+    {/each}
+  </div>
+</div>
+<ul class="min-h-0 flex-1 overflow-y-auto border-t border-edge" aria-label="Findings">
+  {#each shown as finding (finding.id)}
+    <li>
+      <button
+        class="flex w-full gap-3 border-b border-edge px-3.5 py-2.5 text-left {plan.finding === finding.id
+          ? 'bg-must-wash'
+          : 'hover:bg-white'}"
+        aria-pressed={plan.finding === finding.id}
+        onclick={() => plan.show(plan.finding === finding.id ? null : finding.id)}
+      >
+        {#if finding.weight === "Must"}
+          <span
+            class="flex h-5 w-5 shrink-0 items-center justify-center rounded bg-must text-[12px] font-semibold text-white"
+            aria-label="Must fix">!</span
+          >
+        {:else}
+          <span
+            class="flex h-5 w-5 shrink-0 items-center justify-center rounded-full bg-advise-fill text-[12px] font-semibold"
+            aria-label="Advice">?</span
+          >
+        {/if}
+        <span>
+          <span class="block font-semibold">{finding.title}</span>
+          <span class="block text-[12px] font-medium">{figures(finding)}</span>
+          <span class="block text-[12px] text-soft">{finding.source}</span>
+        </span>
+      </button>
+    </li>
+  {:else}
+    <li class="flex items-center gap-3 px-3.5 py-3">
+      <span class="flex h-5 w-5 items-center justify-center rounded-full bg-moss-wash text-ok">✓</span> Nothing
+      to clear.
+    </li>
+  {/each}
+</ul>
+{#if checks}
+  <div class="space-y-1.5 border-t border-edge p-3.5">
+    <h3 class="heading">Checks</h3>
+    <LengthField
+      label="Main ways"
+      value={checks.mainWidth}
+      units={plan.units}
+      disabled={!plan.canEdit}
+      onvalue={(mainWidth) => set({ mainWidth })}
+    />
+    <LengthField
+      label="Ways to seats"
+      value={checks.seatWidth}
+      units={plan.units}
+      disabled={!plan.canEdit}
+      onvalue={(seatWidth) => set({ seatWidth })}
+    />
+    <div class="flex items-center gap-2">
+      <label class="w-[88px] text-soft" for="chairs">Chairs</label>
+      <select
+        id="chairs"
+        class="field flex-1"
+        disabled={!plan.canEdit}
+        value={checks.chairs}
+        onchange={(e) => set({ chairs: e.currentTarget.value })}
+      >
+        <option value="Occupied">Occupied</option>
+        <option value="PulledOut">Pulled out</option>
+      </select>
+    </div>
+    {#if checks.chairs === "Occupied"}
+      <LengthField
+        label="Depth"
+        value={checks.occupiedDepth}
+        units={plan.units}
+        disabled={!plan.canEdit}
+        onvalue={(occupiedDepth) => set({ occupiedDepth })}
+      />
+    {:else}
+      <LengthField
+        label="Depth"
+        value={checks.pulledOutDepth}
+        units={plan.units}
+        disabled={!plan.canEdit}
+        onvalue={(pulledOutDepth) => set({ pulledOutDepth })}
+      />
+    {/if}
+    <p class="text-[11px] text-soft">
+      {plan.catalogue?.houseRules.find(
+        (r) => r.key === (checks.chairs === "Occupied" ? "occupied-chair" : "pulled-out-chair"),
+      )?.source}. From memory; check against the adopted edition.
+    </p>
+  </div>
+{/if}
