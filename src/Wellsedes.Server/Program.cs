@@ -115,7 +115,10 @@ internal static class Failure
         var (status, message) = error switch
         {
             BadHttpRequestException bad => (bad.StatusCode, "The request could not be read: " + bad.Message),
-            Npgsql.NpgsqlException or DbUpdateException or TimeoutException or InvalidOperationException { InnerException: Npgsql.NpgsqlException } => (
+            Npgsql.NpgsqlException
+            or DbUpdateException
+            or TimeoutException
+            or InvalidOperationException { InnerException: Npgsql.NpgsqlException } => (
                 503,
                 "The database cannot be reached. Nothing was changed; what was saved is safe. Try again in a moment."
             ),

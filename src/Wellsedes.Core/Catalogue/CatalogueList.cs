@@ -34,6 +34,6 @@ public sealed class CatalogueList
                 using var stream = assembly.GetManifestResourceStream(name)!;
                 return JsonSerializer.Deserialize<CatalogueItem[]>(stream, options)!;
             });
-        return new CatalogueList(items);
+        return new CatalogueList(items.OrderBy(item => item.Kind));
     }
 }

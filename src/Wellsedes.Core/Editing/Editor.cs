@@ -28,7 +28,7 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
             Remove e => RemoveAll(plan, e),
             KeepMeasure e => Measure(plan, e),
             SetBrief e => Replace(plan, e.Brief, "Set the brief", CheckBrief(e.Brief)),
-            SetChecks e => Replace(plan, e.Checks, "Set the checks", CheckChecks(e.Checks)),
+            SetChecks e => Replace(plan, e.Checks, "Set the checks", CheckChecks(e.Checks, plan.Details.Units)),
             SetSheet e => Replace(plan, e.Sheet, "Set up the sheet", CheckSheet(e.Sheet)),
             _ => items.Answer(plan, edit),
         };
@@ -117,11 +117,11 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
             : null;
     }
 
-    private static Problem? CheckChecks(Checks checks) =>
-        SizeSense.Check("main walkway width", "this scheme", checks.MainWidth, 300, 6000, false)
-        ?? SizeSense.Check("seat walkway width", "this scheme", checks.SeatWidth, 200, 3000, false)
-        ?? SizeSense.Check("occupied chair depth", "this scheme", checks.OccupiedDepth, 300, 900, false)
-        ?? SizeSense.Check("pulled-out chair depth", "this scheme", checks.PulledOutDepth, 400, 1500, false);
+    private static Problem? CheckChecks(Checks checks, UnitSystem units) =>
+        SizeSense.Check(units, "main walkway width", "this scheme", checks.MainWidth, 300, 6000, false)
+        ?? SizeSense.Check(units, "seat walkway width", "this scheme", checks.SeatWidth, 200, 3000, false)
+        ?? SizeSense.Check(units, "occupied chair depth", "this scheme", checks.OccupiedDepth, 300, 900, false)
+        ?? SizeSense.Check(units, "pulled-out chair depth", "this scheme", checks.PulledOutDepth, 400, 1500, false);
 
     private static Problem? CheckSheet(SheetSettings sheet)
     {

@@ -176,7 +176,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         return Each(plan, [edit.Id], "Resized", i => i with { Width = edit.Width, Depth = depth, Height = edit.Height });
 
         Problem? Check(string field, double? value, double usual) =>
-            value is { } given ? SizeSense.Check(field, thing, given, usual / 3, usual * 3, edit.Sure) : null;
+            value is { } given ? SizeSense.Check(plan.Details.Units, field, thing, given, usual / 3, usual * 3, edit.Sure) : null;
     }
 
     private EditAnswer Places(Plan plan, SetPlaces edit)

@@ -16,10 +16,10 @@ internal static class ShellEdits
     public static EditAnswer MakeRoom(Plan plan, MakeRoom edit)
     {
         var problem =
-            SizeSense.Check("width", "a room", edit.Width, 900, 200_000, edit.Sure)
-            ?? SizeSense.Check("depth", "a room", edit.Depth, 900, 200_000, edit.Sure)
-            ?? SizeSense.Check("wall thickness", "a room", edit.WallThickness, 10, 1500, edit.Sure)
-            ?? SizeSense.Check("height", "a room", edit.Height, 1800, 30_000, edit.Sure)
+            SizeSense.Check(plan.Details.Units, "width", "a room", edit.Width, 1200, 200_000, edit.Sure)
+            ?? SizeSense.Check(plan.Details.Units, "depth", "a room", edit.Depth, 1200, 200_000, edit.Sure)
+            ?? SizeSense.Check(plan.Details.Units, "wall thickness", "a room", edit.WallThickness, 10, 1500, edit.Sure)
+            ?? SizeSense.Check(plan.Details.Units, "height", "a room", edit.Height, 1800, 30_000, edit.Sure)
             ?? SizeSense.CheckPlace("x", edit.X)
             ?? SizeSense.CheckPlace("y", edit.Y)
             ?? Editor.CheckText("name", edit.Name, 1, 60);
@@ -65,8 +65,8 @@ internal static class ShellEdits
             _ => (300.0, 30_000.0),
         };
         var problem =
-            SizeSense.Check("width", thing, opening.Width, least, most, edit.Sure)
-            ?? SizeSense.Check("height", thing, opening.Height, 300, 6000, edit.Sure)
+            SizeSense.Check(plan.Details.Units, "width", thing, opening.Width, least, most, edit.Sure)
+            ?? SizeSense.Check(plan.Details.Units, "height", thing, opening.Height, 300, 6000, edit.Sure)
             ?? (double.IsFinite(opening.Sill) && opening.Sill >= 0 ? null : new Problem("sill", "The sill must be 0 or more."))
             ?? (double.IsFinite(opening.Along) ? null : new Problem("along", "The place along the wall is not a number."))
             ?? Editor.CheckText("name", opening.Name, 0, 40);
@@ -115,8 +115,8 @@ internal static class ShellEdits
     {
         var column = edit.Column;
         var problem =
-            SizeSense.Check("width", "a column", column.Width, 50, 3000, edit.Sure)
-            ?? SizeSense.Check("depth", "a column", column.Depth, 50, 3000, edit.Sure)
+            SizeSense.Check(plan.Details.Units, "width", "a column", column.Width, 50, 3000, edit.Sure)
+            ?? SizeSense.Check(plan.Details.Units, "depth", "a column", column.Depth, 50, 3000, edit.Sure)
             ?? CheckPlacement(column.X, column.Y, column.Turn);
         return Put(plan, column, "a column", problem);
     }
@@ -125,8 +125,8 @@ internal static class ShellEdits
     {
         var area = edit.KeepClear;
         var problem =
-            SizeSense.Check("width", "a keep-clear area", area.Width, 100, 50_000, edit.Sure)
-            ?? SizeSense.Check("depth", "a keep-clear area", area.Depth, 100, 50_000, edit.Sure)
+            SizeSense.Check(plan.Details.Units, "width", "a keep-clear area", area.Width, 100, 50_000, edit.Sure)
+            ?? SizeSense.Check(plan.Details.Units, "depth", "a keep-clear area", area.Depth, 100, 50_000, edit.Sure)
             ?? CheckPlacement(area.X, area.Y, area.Turn)
             ?? Editor.CheckText("name", area.Name, 0, 40);
         return Put(plan, area, "a keep-clear area", problem);

@@ -11,20 +11,14 @@ public static class SizeSense
     /// <summary>Nothing on a plan is longer than this, in mm.</summary>
     public const double Longest = 1_000_000;
 
-    private static readonly (double Factor, string Unit)[] Meanings =
-    [
-        (1000, "m"),
-        (10, "cm"),
-        (304.8, "ft"),
-        (25.4, "in"),
-        (1.0 / 1000, "mm typed where metres were read"),
-        (1.0 / 25.4, "mm typed where inches were read"),
-        (1.0 / 304.8, "mm typed where feet were read"),
-        (0.1, "mm typed where centimetres were read"),
-    ];
+    /// <summary>Metres or centimetres meant where millimetres were read, and the other way round.</summary>
+    private static readonly double[] MetricMeanings = [1000, 10, 0.1, 0.001];
+
+    /// <summary>Feet meant where inches were read, millimetres meant where inches were read, and the other way round.</summary>
+    private static readonly double[] ImperialMeanings = [12, 1 / 25.4, 1.0 / 12, 25.4];
 
     /// <summary>Null when the size makes sense.</summary>
-    public static Problem? Check(string field, string thing, double value, double least, double most, bool sure)
+    public static Problem? Check(UnitSystem units, string field, string thing, double value, double least, double most, bool sure)
     {
         if (!double.IsFinite(value))
             return new Problem(field, $"The {field} of {thing} is not a number.");
@@ -38,7 +32,7 @@ public static class SizeSense
         if (sure || (value >= least && value <= most))
             return null;
         double? likely = null;
-        foreach (var (factor, _) in Meanings)
+        foreach (var factor in units == UnitSystem.Metric ? MetricMeanings : ImperialMeanings)
             if (value * factor >= least && value * factor <= most)
             {
                 likely = value * factor;

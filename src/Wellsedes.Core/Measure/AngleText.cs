@@ -21,7 +21,7 @@ public static class AngleText
         const NumberStyles style = NumberStyles.AllowLeadingSign | NumberStyles.AllowDecimalPoint;
         if (!double.TryParse(bare, style, CultureInfo.InvariantCulture, out var degrees))
             return Reading.Wrong($"\"{text.Trim()}\" is no angle; type degrees, for example 22.5.", 0);
-        return Math.Abs(degrees) > 36000 ? Reading.Wrong("This is more than a hundred turns.", 0) : Reading.Of(Normal(degrees));
+        return !(Math.Abs(degrees) <= 36000) ? Reading.Wrong("This is more than a hundred turns.", 0) : Reading.Of(Normal(degrees));
     }
 
     /// <summary>The same direction within [0, 360) degrees.</summary>

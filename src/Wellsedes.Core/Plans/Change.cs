@@ -1,13 +1,15 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 
 namespace Wellsedes.Core.Plans;
 
 /// <summary>One entity before and after; null before means added, null after means removed.</summary>
 public sealed record EntityChange(Entity? Before, Entity? After)
 {
+    [JsonIgnore]
     public string Id => (After ?? Before)!.Id;
 
-    public EntityChange Reversed => new(After, Before);
+    public EntityChange Reversed() => new(After, Before);
 }
 
 /// <summary>
@@ -17,5 +19,5 @@ public sealed record EntityChange(Entity? Before, Entity? After)
 public sealed record Change(string Label, ImmutableArray<EntityChange> Entities)
 {
     /// <summary>The change that takes this one back.</summary>
-    public Change Reversed(string label) => new(label, [.. Entities.Reverse().Select(entity => entity.Reversed)]);
+    public Change Reversed(string label) => new(label, [.. Entities.Reverse().Select(entity => entity.Reversed())]);
 }

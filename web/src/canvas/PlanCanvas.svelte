@@ -17,6 +17,8 @@
   let liveCanvas: HTMLCanvasElement;
   let rest: RestLayer;
   let picture = new Picture([], null, false);
+  // Looked up while painting, never rendered from.
+  // eslint-disable-next-line svelte/prefer-svelte-reactivity
   let painted = new Map<string, Painted>();
   let view = $state.raw(new Viewport(0.03, 40, 600));
   /** Renewed when a gesture ends, so that the focus layer does not follow every frame. */

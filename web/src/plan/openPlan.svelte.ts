@@ -36,6 +36,7 @@ export class OpenPlan {
   readonly entities = new SvelteMap<string, Entity>();
   readonly picked = new SvelteSet<string>();
   /** Forms and item views are looked up while painting; they are not reactive by themselves. */
+  // eslint-disable-next-line svelte/prefer-svelte-reactivity
   readonly forms = new Map<string, FormView>();
   readonly itemViews = new SvelteMap<string, ItemView>();
 

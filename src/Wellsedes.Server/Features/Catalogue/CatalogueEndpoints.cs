@@ -20,7 +20,10 @@ public static class CatalogueEndpoints
                         [
                             .. forms.Catalogue.Items.Select(item => new CatalogueEntry(
                                 item,
-                                FormView.Of(forms.FormOf(item, item.Size, item.Places, HouseRules.OccupiedChair.Value), HouseRules.OccupiedChair.Value)
+                                FormView.Of(
+                                    forms.FormOf(item, item.Size, item.Places, HouseRules.OccupiedChair.Value),
+                                    HouseRules.OccupiedChair.Value
+                                )
                             )),
                         ],
                         [.. HouseRules.All],

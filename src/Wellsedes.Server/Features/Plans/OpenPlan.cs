@@ -96,7 +96,9 @@ public sealed class OpenPlan(Guid id, StoredPlan stored, PlanStore store) : IDis
                 var finding = state.Findings.FirstOrDefault(f => f.Id == findingId);
                 var way = finding is null
                     ? null
-                    : state.Walkways.Ways.Where(w => finding.TargetIds.Contains(w.Target.OwnerId)).MinBy(w => Math.Abs(w.Width - finding.Measured));
+                    : state
+                        .Walkways.Ways.Where(w => finding.TargetIds.Contains(w.Target.OwnerId))
+                        .MinBy(w => Math.Abs(w.Width - finding.Measured));
                 return way is null ? [] : Core.Walkways.Route.Of(state.Walkways, way);
             },
             cancel
@@ -139,13 +141,23 @@ public sealed class OpenPlan(Guid id, StoredPlan stored, PlanStore store) : IDis
     public Task<EditOutcome> RedoAsync(Guid person, string name, CancellationToken cancel) =>
         BackAsync(person, name, history => history.NextRedo(person.ToString()), false, cancel);
 
-    private async Task<EditOutcome> BackAsync(Guid person, string name, Func<History, LoggedChange?> next, bool undo, CancellationToken cancel)
+    private async Task<EditOutcome> BackAsync(
+        Guid person,
+        string name,
+        Func<History, LoggedChange?> next,
+        bool undo,
+        CancellationToken cancel
+    )
     {
         await gate.WaitAsync(cancel);
         try
         {
             if (next(history) is not { } logged)
-                return new EditOutcome(null, new Problem("undo", undo ? "There is nothing of yours left to undo." : "There is nothing to redo."), 422);
+                return new EditOutcome(
+                    null,
+                    new Problem("undo", undo ? "There is nothing of yours left to undo." : "There is nothing to redo."),
+                    422
+                );
             var change = undo
                 ? logged.Change.Reversed($"Undid: {Lower(logged.Change.Label)}")
                 : new Change($"Redid: {Lower(logged.Change.Label)}", logged.Change.Entities);
@@ -154,7 +166,10 @@ public sealed class OpenPlan(Guid id, StoredPlan stored, PlanStore store) : IDis
                 var who = history.BuiltOnBy(logged, person.ToString()).Select(NameOf).ToArray();
                 return new EditOutcome(
                     null,
-                    new Problem("undo", $"{(who.Length > 0 ? string.Join(" and ", who) : "Somebody")} has since changed the same things; nothing was undone."),
+                    new Problem(
+                        "undo",
+                        $"{(who.Length > 0 ? string.Join(" and ", who) : "Somebody")} has since changed the same things; nothing was undone."
+                    ),
                     409
                 );
             }

@@ -6,8 +6,8 @@ using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Findings;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Plans;
 using Wellsedes.Core.Planning;
+using Wellsedes.Core.Plans;
 using Wellsedes.Store;
 
 namespace Wellsedes.Server.Features.Plans;
@@ -15,7 +15,15 @@ namespace Wellsedes.Server.Features.Plans;
 /// <summary>An item as the client shows it: which form it has and what it is called.</summary>
 public sealed record ItemView(string Id, string Form, string Name, double Width, double Depth, double Height, int MostPlaces);
 
-public sealed record RoomView(string Id, string Name, string Number, Point Label, double GrossInternal, double NetInternal, Point[] Outline);
+public sealed record RoomView(
+    string Id,
+    string Name,
+    string Number,
+    Point Label,
+    double GrossInternal,
+    double NetInternal,
+    Point[] Outline
+);
 
 /// <summary>An opening placed: its middle on the level and the turn of its wall.</summary>
 public sealed record OpeningView(string Id, double X, double Y, double Turn, double WallThickness, bool RoomOnLeft);
@@ -141,7 +149,11 @@ internal static class ItemViews
         return (view, key, form);
     }
 
-    public static (ImmutableArray<ItemView> Items, Dictionary<string, FormView> Forms) OfAll(IEnumerable<Item> items, Planner planner, Plan plan)
+    public static (ImmutableArray<ItemView> Items, Dictionary<string, FormView> Forms) OfAll(
+        IEnumerable<Item> items,
+        Planner planner,
+        Plan plan
+    )
     {
         var known = new HashSet<string>();
         var forms = new Dictionary<string, FormView>();

@@ -94,7 +94,11 @@ public static class ProjectEndpoints
         if (person is null)
             return TypedResults.Problem($"Nobody with the address {request.Email} has an account here.", statusCode: 422);
         var member = await context.Members.FindAsync([projectId, person.Id], cancel);
-        if (member is { Role: ProjectRole.Owner } && request.Role != ProjectRole.Owner && await IsLastOwnerAsync(context, projectId, cancel))
+        if (
+            member is { Role: ProjectRole.Owner }
+            && request.Role != ProjectRole.Owner
+            && await IsLastOwnerAsync(context, projectId, cancel)
+        )
             return TypedResults.Problem("A project keeps at least one owner.", statusCode: 422);
         if (member is null)
             context.Add(

@@ -16,7 +16,15 @@ using Wellsedes.Store;
 
 namespace Wellsedes.Server.Features.Sheets;
 
-public sealed record RegisterEntry(string Letter, DateTime IssuedAt, string IssuedBy, string For, string Paper, string ScaleName, long PlanRevision);
+public sealed record RegisterEntry(
+    string Letter,
+    DateTime IssuedAt,
+    string IssuedBy,
+    string For,
+    string Paper,
+    string ScaleName,
+    long PlanRevision
+);
 
 /// <summary>Issues the sheet as it is now, for somebody.</summary>
 public sealed record IssueRequest(string For);
@@ -39,7 +47,15 @@ public static class SheetEndpoints
             .WithName("issuedFile");
     }
 
-    private sealed record Made(Sheet Sheet, SheetSettings Settings, byte[] Csv, byte[] PlanFile, string SchemeId, long Revision, string Title);
+    private sealed record Made(
+        Sheet Sheet,
+        SheetSettings Settings,
+        byte[] Csv,
+        byte[] PlanFile,
+        string SchemeId,
+        long Revision,
+        string Title
+    );
 
     private static async Task<SheetFacts> FactsAsync(Guid planId, OpenPlans plans, WellsedesContext context, CancellationToken cancel)
     {
@@ -119,7 +135,10 @@ public static class SheetEndpoints
         }
         catch (DbUpdateException e) when (e.InnerException is Npgsql.PostgresException { SqlState: "23505" })
         {
-            return TypedResults.Problem($"Somebody has just issued revision {letter}; look at the register and issue again.", statusCode: 409);
+            return TypedResults.Problem(
+                $"Somebody has just issued revision {letter}; look at the register and issue again.",
+                statusCode: 409
+            );
         }
         return TypedResults.Ok(
             new RegisterEntry(letter, issued.IssuedAt, issued.IssuedBy, issued.For, issued.Paper, issued.ScaleName, issued.PlanRevision)
@@ -137,9 +156,21 @@ public static class SheetEndpoints
         var issued = await context
             .Issued.AsNoTracking()
             .Where(i => i.PlanId == planId && i.Letter == letter)
-            .Select(i => new { Content = kind == "pdf" ? i.Pdf : kind == "svg" ? i.Svg : kind == "csv" ? i.Csv : i.PlanFile })
+            .Select(i => new
+            {
+                Content = kind == "pdf" ? i.Pdf
+                : kind == "svg" ? i.Svg
+                : kind == "csv" ? i.Csv
+                : i.PlanFile,
+            })
             .FirstOrDefaultAsync(cancel);
-        var type = kind switch { "pdf" => "application/pdf", "svg" => "image/svg+xml", "csv" => "text/csv", _ => "application/json" };
+        var type = kind switch
+        {
+            "pdf" => "application/pdf",
+            "svg" => "image/svg+xml",
+            "csv" => "text/csv",
+            _ => "application/json",
+        };
         return issued is null
             ? TypedResults.NotFound()
             : TypedResults.File(issued.Content, type, $"revision-{letter.ToLowerInvariant()}.{kind}");

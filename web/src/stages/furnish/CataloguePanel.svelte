@@ -23,6 +23,7 @@
     );
   });
   const counts = $derived.by(() => {
+    // eslint-disable-next-line svelte/prefer-svelte-reactivity
     const found = new Map<string, number>();
     for (const item of plan.items)
       if (!item.setAside) found.set(item.catalogue, (found.get(item.catalogue) ?? 0) + 1);

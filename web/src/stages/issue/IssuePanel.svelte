@@ -80,7 +80,7 @@
   <h2 class="text-[15px] font-semibold">Issue</h2>
   {#if sheet}
     <h3 class="heading mt-3 mb-2">Sheet</h3>
-    <fieldset class="space-y-1.5" disabled={!plan.canEdit}>
+    <fieldset class="min-w-0 space-y-1.5" disabled={!plan.canEdit}>
       <div class="flex items-center gap-2">
         <label class="w-[88px] text-soft" for="paper">Paper</label>
         <select

@@ -1,0 +1,112 @@
+using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Plans;
+
+namespace Wellsedes.Core.Tests.Catalogue;
+
+public sealed class CatalogueTests
+{
+    private static readonly ItemForms Forms = new(CatalogueList.Shipped);
+
+    public static TheoryData<string> Keys => [.. CatalogueList.Shipped.Items.Select(item => item.Key)];
+
+    private static Form FormOf(string key, Places? places = null)
+    {
+        var item = CatalogueList.Shipped.Find(key)!;
+        return Forms.FormOf(item, item.Size, places ?? item.Places, 482.6);
+    }
+
+    [Fact]
+    public void There_are_at_least_40_items_by_at_least_12_makers_and_every_maker_is_used()
+    {
+        var items = CatalogueList.Shipped.Items;
+        Assert.True(items.Length >= 40);
+        var used = items.Select(item => item.Maker).ToHashSet();
+        Assert.True(used.Count >= 12);
+        Assert.Equal(FormMaker.Names.Order(), used.Order());
+    }
+
+    [Theory]
+    [MemberData(nameof(Keys))]
+    public void Every_item_has_a_body_of_its_size_a_symbol_a_height_and_a_source(string key)
+    {
+        var item = CatalogueList.Shipped.Find(key)!;
+        var form = FormOf(key);
+        Assert.Equal(item.Size.Width, form.Body.Width, 3);
+        if (item.Maker is not "lectern")
+            Assert.InRange(form.Body.Height, item.Size.Depth * 0.3, item.Size.Depth + 61);
+        Assert.True(form.Symbol.Length >= 2, "a symbol tells front, seat, leg or leaf apart");
+        Assert.True(item.Size.Height > 0);
+        Assert.False(string.IsNullOrWhiteSpace(item.Source.Title));
+        Assert.Contains(item.Source.Confidence, (string[])["high", "medium", "low"]);
+        Assert.True(item.Places.Total <= item.MostPlaces || item.Chair is null);
+        Assert.True(item.Chair is null || CatalogueList.Shipped.Find(item.Chair) is not null);
+    }
+
+    [Fact]
+    public void No_two_makers_draw_the_same_symbol()
+    {
+        var drawn = CatalogueList
+            .Shipped.Items.GroupBy(item => item.Maker)
+            .Select(group => string.Join("|", FormOf(group.First().Key).Symbol.Select(part => $"{part.Role}{part.Path.Steps.Length}")))
+            .ToArray();
+        Assert.Equal(drawn.Length, drawn.Distinct().Count());
+    }
+
+    /// <summary>Common practice (event and banquet planning), from memory: 48, 60 and 72 in rounds seat 6, 8 and 10; to 6, 10 and 12 at most.</summary>
+    [Theory]
+    [InlineData("round-table-1220", 48, 6, 6)]
+    [InlineData("round-table-1525", 60, 8, 10)]
+    [InlineData("round-table-1830", 72, 10, 12)]
+    public void Rounds_seat_what_the_trade_seats(string key, double inches, int usual, int most)
+    {
+        var item = CatalogueList.Shipped.Find(key)!;
+        Assert.Equal(inches * 25.4, item.Size.Width, 6);
+        Assert.Equal(usual, item.Places.Total);
+        Assert.Equal(most, item.MostPlaces);
+    }
+
+    [Fact]
+    public void A_table_with_places_on_one_side_seats_only_that_side()
+    {
+        var form = FormOf("top-table-1830");
+        Assert.Equal(3, form.Seats.Length);
+        Assert.All(form.Seats, seat => Assert.Equal(new Point(0, 1), seat.Outward));
+    }
+
+    [Fact]
+    public void Chairs_reach_the_occupied_depth_or_the_pulled_out_depth()
+    {
+        var seat = FormOf("round-table-1525").Seats[0];
+        Assert.Equal(762 + 482.6, -seat.Zone(482.6).Bounds.MinY, 6);
+        Assert.Equal(762 + 762, -seat.Zone(762).Bounds.MinY, 6);
+    }
+
+    [Fact]
+    public void A_chair_faces_its_table()
+    {
+        foreach (var seat in FormOf("round-table-1525").Seats)
+        {
+            var front = seat.ChairAt(482.6).Turned(new Point(0, -1));
+            Assert.True(front.Dot(seat.Outward) < -0.999);
+        }
+    }
+
+    [Fact]
+    public void Chairs_of_a_full_round_table_do_not_stand_in_each_other()
+    {
+        foreach (var (key, places) in new[] { ("round-table-1220", 6), ("round-table-1525", 10), ("round-table-1830", 12) })
+        {
+            var seats = FormOf(key, new Places(Around: places)).Seats;
+            for (var i = 0; i < seats.Length; i++)
+                Assert.True(Gap.Between(seats[i].Zone(482.6), seats[(i + 1) % seats.Length].Zone(482.6)).Width >= -0.01, key);
+        }
+    }
+
+    [Fact]
+    public void An_unknown_maker_is_named() =>
+        Assert.Contains(
+            "\"nobody\"",
+            Assert.Throws<ArgumentException>(() => FormMaker.Make("nobody", new MakerInput(default, default, default, 0, 0))).Message
+        );
+}

@@ -1,0 +1,64 @@
+using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.Editing;
+using Wellsedes.Core.Measure;
+using Wellsedes.Core.Planning;
+using Wellsedes.Core.Plans;
+
+namespace Wellsedes.Core.Tests;
+
+/// <summary>A plan that is built by edits, as a person would.</summary>
+internal sealed class Sample
+{
+    public Planner Planner { get; } = new(CatalogueList.Shipped);
+    public Plan Plan { get; private set; } = Plan.Of(PlanStart.Entities("Sample", UnitSystem.Metric));
+
+    public Sample Do(Edit edit)
+    {
+        var answer = Planner.Answer(Plan, edit);
+        Assert.True(answer.Problem is null, answer.Problem?.Message);
+        Assert.True(Plan.TryApply(answer.Change!, out var after, out _));
+        Plan = after;
+        return this;
+    }
+
+    public Problem Refused(Edit edit)
+    {
+        var answer = Planner.Answer(Plan, edit);
+        Assert.Null(answer.Change);
+        return answer.Problem!;
+    }
+
+    public Sample Room(double width = 8000, double depth = 6000) =>
+        Do(new MakeRoom("room", PlanStart.LevelId, "Room", width, depth, 200, 3000));
+
+    public Sample Door(
+        double along = 4100,
+        double width = 1000,
+        OpeningMark mark = OpeningMark.EntranceAndExit,
+        string wall = "south",
+        bool outward = true
+    ) =>
+        Do(
+            new PutOpening(
+                new Opening(
+                    $"door-{wall}-{along:0}",
+                    $"room-{wall}",
+                    OpeningKind.SingleDoor,
+                    along,
+                    width,
+                    0,
+                    2100,
+                    0,
+                    mark,
+                    false,
+                    outward,
+                    ""
+                )
+            )
+        );
+
+    public Sample Place(string id, string catalogue, double x, double y, double turn = 0, Places? places = null) =>
+        Do(new PlaceItem(id, PlanStart.SchemeId, PlanStart.LevelId, catalogue, x, y, turn, Places: places));
+
+    public PlanState State => Planner.StateOf(Plan, PlanStart.SchemeId, PlanStart.LevelId);
+}
