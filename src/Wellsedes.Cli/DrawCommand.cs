@@ -2,6 +2,7 @@ using System.Globalization;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Rulebooks;
 using Wellsedes.Formats.Lettering;
 using Wellsedes.Formats.Pdf;
 using Wellsedes.Formats.Png;

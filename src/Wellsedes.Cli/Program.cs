@@ -5,6 +5,7 @@ return args switch
 {
     ["prove", .. var rest] => Commands.Run(() => ProveCommand.Run(rest)),
     ["draw", .. var rest] => Commands.Run(() => DrawCommand.Run(rest)),
+    ["schema"] => Commands.Schema(),
     _ => Commands.Help(),
 };
 
@@ -17,6 +18,13 @@ namespace Wellsedes.Cli
             Console.Error.WriteLine("prove FILE [--json]                                        tally and findings of a plan file");
             Console.Error.WriteLine("draw FILE [--sheet A3] [--scale 1:100] --out plan.pdf     its sheet as .pdf, .svg, .png or .csv");
             return 2;
+        }
+
+        /// <summary>Prints the JSON Schema of plan files, for docs/plan-file.schema.json.</summary>
+        public static int Schema()
+        {
+            Console.Write(PlanFileSchema.Write());
+            return 0;
         }
 
         /// <summary>0 done, 1 the file or a value is wrong; the message goes to the error output.</summary>

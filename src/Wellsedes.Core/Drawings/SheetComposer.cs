@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Wellsedes.Core.Capacity;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Rulebooks;
 using Wellsedes.Core.Spaces;
 using Wellsedes.Core.Walkways;
 

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Rulebooks;
 using Wellsedes.Core.Spaces;
 
 namespace Wellsedes.Core.Editing;
@@ -140,10 +141,10 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
         )
             if (CheckText(field, text, 0, most) is { } problem)
                 return problem;
-        if (Drawings.Papers.Find(sheet.Paper) is null)
+        if (Papers.Find(sheet.Paper) is null)
             return new Problem(
                 "paper",
-                $"\"{sheet.Paper}\" is no paper size; choose one of {string.Join(", ", Drawings.Papers.All.Select(p => p.Name))}."
+                $"\"{sheet.Paper}\" is no paper size; choose one of {string.Join(", ", Papers.All.Select(p => p.Name))}."
             );
         return sheet.Scale is { } scale && !(scale >= 1 && scale <= 10000)
             ? new Problem("scale", "The scale must be from 1:1 to 1:10000.")

@@ -5,6 +5,7 @@ using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Rulebooks;
 
 namespace Wellsedes.Formats.PlanFile;
 
@@ -44,7 +45,7 @@ public static class PlanFiles
             content =
                 JsonSerializer.Deserialize<FileContent>(file, PlanJson.Options) ?? throw new PlanFileException("The plan file is empty.");
         }
-        catch (Exception e) when (e is JsonException or NotSupportedException or ArgumentException)
+        catch (Exception e) when (e is JsonException or NotSupportedException or ArgumentException or InvalidOperationException)
         {
             throw new PlanFileException(
                 $"The plan file is wrong inside{Where(e)}. It may be cut short or edited by hand; export the plan again."
@@ -101,6 +102,10 @@ public static class PlanFiles
                 throw new PlanFileException(
                     $"The plan file is of version {version}; this program reads up to version {Version}. Use a newer Wellsedes, or export it from there as version {Version}."
                 );
+        }
+        catch (InvalidOperationException)
+        {
+            throw new PlanFileException("The plan file holds text that is no UTF-8.");
         }
         catch (JsonException e)
         {
@@ -171,7 +176,7 @@ public static class PlanFiles
             || !Size(checks.PulledOutDepth)
                 ? "every width and depth must be more than 0."
                 : null,
-            SheetSettings sheet => Core.Drawings.Papers.Find(sheet.Paper) is null ? $"\"{sheet.Paper}\" is no paper size."
+            SheetSettings sheet => Papers.Find(sheet.Paper) is null ? $"\"{sheet.Paper}\" is no paper size."
             : sheet.Scale is { } scale && !(scale >= 1 && scale <= 10000) ? "its scale must be from 1:1 to 1:10000."
             : !Text(sheet.Notes) || !Text(sheet.Title) ? "its texts are too long."
             : null,

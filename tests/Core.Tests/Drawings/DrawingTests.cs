@@ -3,6 +3,7 @@ using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Rulebooks;
 
 namespace Wellsedes.Core.Tests.Drawings;
 

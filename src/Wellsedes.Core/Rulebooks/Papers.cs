@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
 
-namespace Wellsedes.Core.Drawings;
+namespace Wellsedes.Core.Rulebooks;
 
 /// <summary>A paper size in mm, the shorter side first.</summary>
 /// <param name="Source">Where the size comes from; recalled from memory.</param>
