@@ -4,7 +4,7 @@ using System.Text.Json.Serialization;
 namespace Wellsedes.Core.Plans;
 
 /// <summary>One entity before and after; null before means added, null after means removed.</summary>
-public sealed record EntityChange(Entity? Before, Entity? After)
+public sealed record EntityChange(Entity? Before = null, Entity? After = null)
 {
     [JsonIgnore]
     public string Id => (After ?? Before)!.Id;

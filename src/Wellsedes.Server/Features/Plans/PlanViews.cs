@@ -115,7 +115,7 @@ public sealed record ChangedView(
 );
 
 /// <summary>An entity after a change; null when it is gone.</summary>
-public sealed record EntityAfter(string Id, Entity? After);
+public sealed record EntityAfter(string Id, Entity? After = null);
 
 public sealed record EditRequest(long BaseRevision, Edit Edit);
 

@@ -1,0 +1,234 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text;
+using System.Text.Json.Nodes;
+using Wellsedes.Core.Editing;
+using Wellsedes.Core.Plans;
+using Wellsedes.Formats.PlanFile;
+using Wellsedes.Server.Features.Sheets;
+
+namespace Wellsedes.Server.Tests;
+
+/// <summary>Editing over HTTP against a real PostgreSQL: what is acknowledged is kept, and nothing is half done.</summary>
+public sealed class PlanTests(Cluster cluster) : IAsyncLifetime
+{
+    private House house = null!;
+
+    public ValueTask InitializeAsync()
+    {
+        house = new House(cluster.NewDatabase());
+        return ValueTask.CompletedTask;
+    }
+
+    public ValueTask DisposeAsync() => house.DisposeAsync();
+
+    [Fact]
+    public async Task The_demo_opens_with_96_seats_and_one_true_finding()
+    {
+        var owner = await house.OwnerAsync();
+        var view = await owner.OpenAsync(await owner.DemoPlanAsync());
+        Assert.Equal((96, 96, 12), (view.Figures.Tally.Seats, view.Figures.Tally.SeatsAsked, view.Figures.Tally.Tables));
+        var finding = Assert.Single(view.Figures.Findings);
+        Assert.Equal(900, finding.Needed);
+        Assert.InRange(finding.Measured, 600, 899);
+    }
+
+    [Fact]
+    public async Task Every_edit_is_kept_through_a_restart_and_can_still_be_undone()
+    {
+        var owner = await house.OwnerAsync();
+        var plan = await owner.DemoPlanAsync();
+        await owner.DoAsync(plan, Visitor.Ottoman("kept"));
+        for (var i = 0; i < PlanStoreSnapshot + 5; i++)
+            await owner.DoAsync(plan, new MoveItems(["kept"], 1, 0));
+        await house.DisposeAsync();
+        house = new House(house.Database);
+        owner = await house.OwnerAsync();
+        Assert.Equal(9000 + PlanStoreSnapshot + 5, (await owner.ItemAsync(plan, "kept"))!.X, 6);
+        await owner.Client.PostAsync($"/api/plans/{plan}/undo", null);
+        Assert.Equal(9000 + PlanStoreSnapshot + 4, (await owner.ItemAsync(plan, "kept"))!.X, 6);
+        await owner.Client.PostAsync($"/api/plans/{plan}/redo", null);
+        Assert.Equal(9000 + PlanStoreSnapshot + 5, (await owner.ItemAsync(plan, "kept"))!.X, 6);
+    }
+
+    private const int PlanStoreSnapshot = Store.PlanStore.ChangesPerSnapshot;
+
+    [Fact]
+    public async Task Two_editors_on_the_same_item_the_second_is_told_who_was_first()
+    {
+        var ash = await house.OwnerAsync();
+        var teasel = await house.EditorAsync();
+        var plan = await ash.DemoPlanAsync();
+        var done = await ash.DoAsync(plan, Visitor.Ottoman("shared"));
+        var seen = done.Changed.Revision;
+        Assert.Equal(HttpStatusCode.OK, (await teasel.EditAsync(plan, new MoveItems(["shared"], 500, 0), seen)).StatusCode);
+        var late = await ash.EditAsync(plan, new MoveItems(["shared"], 0, 500), seen);
+        Assert.Equal(HttpStatusCode.Conflict, late.StatusCode);
+        Assert.Contains("M. Teasel has just changed this", await Visitor.MessageAsync(late));
+        var item = (await ash.ItemAsync(plan, "shared"))!;
+        Assert.Equal((9500.0, 4500.0), (item.X, item.Y));
+        // Undo of what somebody has built on stops and says whose.
+        var undo = await ash.Client.PostAsync($"/api/plans/{plan}/undo", null);
+        Assert.Equal(HttpStatusCode.Conflict, undo.StatusCode);
+        Assert.Contains("M. Teasel", await Visitor.MessageAsync(undo));
+    }
+
+    [Fact]
+    public async Task Many_edits_at_once_all_land_one_after_another()
+    {
+        var owner = await house.OwnerAsync();
+        var plan = await owner.DemoPlanAsync();
+        await owner.DoAsync(plan, Visitor.Ottoman("busy"));
+        var answers = await Task.WhenAll(Enumerable.Range(0, 20).Select(_ => owner.EditAsync(plan, new MoveItems(["busy"], 10, 0))));
+        Assert.All(answers, answer => Assert.Equal(HttpStatusCode.OK, answer.StatusCode));
+        Assert.Equal(9200, (await owner.ItemAsync(plan, "busy"))!.X, 6);
+    }
+
+    [Theory]
+    [InlineData(0.0)]
+    [InlineData(-4.0)]
+    [InlineData(10_000_000.0)]
+    public async Task Impossible_sizes_are_refused_and_nothing_changes(double width)
+    {
+        var owner = await house.OwnerAsync();
+        var plan = await owner.DemoPlanAsync();
+        var before = (await owner.OpenAsync(plan)).Revision;
+        var answer = await owner.EditAsync(plan, new MakeRoom("r", PlanStart.LevelId, "R", width, 4000, 200, 3000));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, answer.StatusCode);
+        Assert.Contains("width", await Visitor.MessageAsync(answer));
+        Assert.Equal(before, (await owner.OpenAsync(plan)).Revision);
+    }
+
+    [Theory]
+    [InlineData(
+        """{"baseRevision":0,"edit":{"do":"make-room","id":"r","levelId":"level-0","name":"R","width":NaN,"depth":1,"wallThickness":1,"height":1}}"""
+    )]
+    [InlineData("""{"baseRevision":0,"edit":{"do":"abolish"}}""")]
+    [InlineData("""{"baseRevision":0,"edit":{"do":"move-items","ids":["bar"]}}""")]
+    [InlineData("""{"baseRevision":0,"edit":null}""")]
+    [InlineData("""{""")]
+    public async Task Requests_that_cannot_be_read_are_a_400(string body)
+    {
+        var owner = await house.OwnerAsync();
+        var plan = await owner.DemoPlanAsync();
+        var answer = await owner.Client.PostAsync($"/api/plans/{plan}/edits", new StringContent(body, Encoding.UTF8, "application/json"));
+        Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
+    }
+
+    [Fact]
+    public async Task The_database_stopped_while_editing_refuses_clearly_and_comes_back_with_all_that_was_saved()
+    {
+        var owner = await house.OwnerAsync();
+        var plan = await owner.DemoPlanAsync();
+        await owner.DoAsync(plan, Visitor.Ottoman("safe"));
+        cluster.Crash();
+        try
+        {
+            var refused = await owner.EditAsync(plan, new MoveItems(["safe"], 100, 0));
+            Assert.Equal(HttpStatusCode.ServiceUnavailable, refused.StatusCode);
+            Assert.Contains("Nothing was changed", await Visitor.MessageAsync(refused));
+        }
+        finally
+        {
+            cluster.Start();
+        }
+        HttpResponseMessage again;
+        var tries = 0;
+        do again = await owner.EditAsync(plan, new MoveItems(["safe"], 7, 0));
+        while (!again.IsSuccessStatusCode && tries++ < 5);
+        Assert.Equal(HttpStatusCode.OK, again.StatusCode);
+        Assert.Equal(9007, (await owner.ItemAsync(plan, "safe"))!.X, 6);
+    }
+
+    [Fact]
+    public async Task Plan_files_go_out_and_come_back_and_hostile_ones_stay_out()
+    {
+        var owner = await house.OwnerAsync();
+        var (project, plan) = (await owner.DemoProjectAsync(), await owner.DemoPlanAsync());
+        var file = await owner.Client.GetByteArrayAsync($"/api/plans/{plan}/file");
+        async Task<HttpResponseMessage> Import(byte[] content)
+        {
+            var body = new ByteArrayContent(content);
+            body.Headers.ContentType = new("application/json");
+            return await owner.Client.PostAsync($"/api/projects/{project}/plan-files", body);
+        }
+        var made = await Import(file);
+        var copy = (Guid)(await made.Content.ReadFromJsonAsync<JsonObject>())!["id"]!;
+        Assert.Equal(file, await owner.Client.GetByteArrayAsync($"/api/plans/{copy}/file"));
+        foreach (var bad in (byte[][])[file[..(file.Length / 2)], "[[[["u8.ToArray(), Encoding.UTF8.GetBytes(new string('[', 100_000)), []])
+        {
+            var refused = await Import(bad);
+            Assert.Equal(HttpStatusCode.UnprocessableEntity, refused.StatusCode);
+            Assert.Contains("plan file", await Visitor.MessageAsync(refused));
+        }
+        var huge = await Import(new byte[PlanFiles.LargestFile + 10]);
+        Assert.Equal(HttpStatusCode.RequestEntityTooLarge, huge.StatusCode);
+        var projects = await owner.Client.GetFromJsonAsync<JsonArray>("/api/projects");
+        Assert.Equal(2, projects![0]!["plans"]!.AsArray().Count);
+    }
+
+    [Fact]
+    public async Task An_issued_revision_never_changes_and_is_fetched_byte_for_byte()
+    {
+        var owner = await house.OwnerAsync();
+        var plan = await owner.DemoPlanAsync();
+        var first = await owner.Client.PostAsJsonAsync($"/api/plans/{plan}/register", new { @for = "Caterer" });
+        Assert.Equal("A", (await first.Content.ReadFromJsonAsync<RegisterEntry>(PlanJson.Options))!.Letter);
+        var kinds = (string[])["pdf", "svg", "csv", "json"];
+        var files = new List<byte[]>();
+        foreach (var kind in kinds)
+            files.Add(await owner.Client.GetByteArrayAsync($"/api/plans/{plan}/register/A/sheet.{kind}"));
+        Assert.StartsWith("%PDF", Encoding.ASCII.GetString(files[0], 0, 4));
+        await owner.DoAsync(plan, new Remove(["table-12"]));
+        var second = await owner.Client.PostAsJsonAsync($"/api/plans/{plan}/register", new { @for = "Hall crew" });
+        Assert.Equal("B", (await second.Content.ReadFromJsonAsync<RegisterEntry>(PlanJson.Options))!.Letter);
+        for (var i = 0; i < kinds.Length; i++)
+            Assert.Equal(files[i], await owner.Client.GetByteArrayAsync($"/api/plans/{plan}/register/A/sheet.{kinds[i]}"));
+        Assert.NotEqual(files[2], await owner.Client.GetByteArrayAsync($"/api/plans/{plan}/register/B/sheet.csv"));
+        Assert.Equal(HttpStatusCode.NotFound, (await owner.Client.GetAsync($"/api/plans/{plan}/register/C/sheet.pdf")).StatusCode);
+        var register = await owner.Client.GetFromJsonAsync<RegisterEntry[]>($"/api/plans/{plan}/register", PlanJson.Options);
+        Assert.Equal([("B", "Hall crew"), ("A", "Caterer")], register!.Select(entry => (entry.Letter, entry.For)));
+    }
+
+    [Fact]
+    public async Task A_sheet_that_does_not_fit_is_not_issued()
+    {
+        var owner = await house.OwnerAsync();
+        var plan = await owner.DemoPlanAsync();
+        var sheet = (await owner.OpenAsync(plan)).Entities.OfType<SheetSettings>().Single();
+        await owner.DoAsync(plan, new SetSheet(sheet with { Scale = 20 }));
+        var refused = await owner.Client.PostAsJsonAsync($"/api/plans/{plan}/register", new { @for = "" });
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, refused.StatusCode);
+        Assert.Contains("does not fit A3", await Visitor.MessageAsync(refused));
+    }
+
+    [Theory]
+    [InlineData("13' 9 3/8\"", 4200.525)]
+    [InlineData("6000 - 1550", 4450)]
+    public async Task Typed_figures_are_read_by_the_core(string text, double value)
+    {
+        var owner = await house.OwnerAsync();
+        var answer = await owner.Client.PostAsJsonAsync(
+            "/api/figures",
+            new
+            {
+                text,
+                units = "Metric",
+                angle = false,
+            }
+        );
+        Assert.Equal(value, (double)(await answer.Content.ReadFromJsonAsync<JsonObject>())!["value"]!, 6);
+    }
+
+    [Theory]
+    [InlineData(1, "A")]
+    [InlineData(26, "Z")]
+    [InlineData(27, "AA")]
+    [InlineData(52, "AZ")]
+    [InlineData(703, "AAA")]
+    public void Revision_letters(int number, string letters)
+    {
+        Assert.Equal(letters, Letters.Of(number));
+        Assert.Equal(number, Letters.Number(letters));
+    }
+}

@@ -1,0 +1,83 @@
+import { test as base, expect, type Page } from "../../web/node_modules/@playwright/test/index.js";
+
+export { expect };
+export type { Page };
+
+/** A person at the screen: signed in, able to open the demo or a plan of their own. */
+export class Planner {
+  constructor(readonly page: Page) {}
+
+  async signIn(email = "n.ash@tidemill.example") {
+    await this.page.goto(process.env.WELLSEDES_URL!);
+    await this.page.getByLabel("E-mail address").fill(email);
+    await this.page.getByLabel("Password").fill("orchard-supper");
+    await this.page.getByRole("button", { name: "Sign in" }).click();
+    await expect(this.page.getByRole("heading", { name: "Projects" })).toBeVisible();
+  }
+
+  async openDemo() {
+    await this.page.getByRole("link", { name: /Orchard supper/ }).last().click();
+    await this.opened();
+  }
+
+  async newPlan(title: string, units = "Metric") {
+    await this.page.getByLabel("Title of a new plan").fill(title);
+    await this.page.getByLabel("Units").selectOption(units);
+    await this.page.getByRole("button", { name: "New plan" }).click();
+    await this.opened();
+  }
+
+  private async opened() {
+    await expect(this.plan).toBeVisible();
+    await expect(this.tally).toContainText("Seats");
+  }
+
+  get plan() {
+    return this.page.getByTestId("plan");
+  }
+  get tally() {
+    return this.page.getByTestId("tally");
+  }
+  item(name: RegExp | string) {
+    return this.page.getByRole("option", { name });
+  }
+  async stage(name: "Shell" | "Furnish" | "Prove" | "Issue") {
+    await this.page.getByRole("navigation", { name: "Stages" }).getByRole("button", { name }).click();
+  }
+  async saved() {
+    await expect(this.page.getByTestId("saving")).toHaveText("All changes saved");
+  }
+  async type(label: string, text: string) {
+    const field = this.page.getByLabel(label, { exact: true });
+    await field.fill(text);
+    await field.press("Enter");
+  }
+  async middle(name: RegExp | string) {
+    const box = (await this.item(name).boundingBox())!;
+    return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+  }
+  /** Where a place on the level (mm) is on the page. */
+  async at(x: number, y: number) {
+    return this.page.evaluate(
+      ([mx, my]) => {
+        const host = document.querySelector("[data-testid=plan]") as HTMLElement & { planView(): { toScreen(p: object): { x: number; y: number } } };
+        const p = host.planView().toScreen({ x: mx, y: my });
+        const box = host.getBoundingClientRect();
+        return { x: p.x + box.left, y: p.y + box.top };
+      },
+      [x, y] as const,
+    );
+  }
+}
+
+export const test = base.extend<{ planner: Planner }>({
+  planner: async ({ page }, use) => {
+    const faults: string[] = [];
+    page.on("pageerror", (error) => faults.push(error.message));
+    page.on("console", (message) => {
+      if (message.type() === "error" && /Content Security Policy/i.test(message.text())) faults.push(message.text());
+    });
+    await use(new Planner(page));
+    expect(faults).toEqual([]);
+  },
+});

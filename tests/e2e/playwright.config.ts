@@ -1,0 +1,17 @@
+import { defineConfig } from "../../web/node_modules/@playwright/test/index.js";
+
+export default defineConfig({
+  testDir: ".",
+  outputDir: "./results",
+  timeout: 60_000,
+  workers: 1,
+  globalSetup: "./serve.ts",
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: "/usr/bin/chromium",
+      args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking", "--disable-component-update", "--disable-sync"],
+    },
+    trace: "off",
+  },
+});

@@ -1,0 +1,30 @@
+import { describe, expect, it } from "vitest";
+import { Viewport } from "./viewport";
+
+describe("viewport", () => {
+  const view = new Viewport(0.05, 100, 700);
+
+  it("turns y over and comes back", () => {
+    expect(view.toScreen({ x: 2000, y: 1000 })).toEqual({ x: 200, y: 650 });
+    expect(view.toLevel({ x: 200, y: 650 })).toEqual({ x: 2000, y: 1000 });
+  });
+  it("keeps what lies under the pointer while zooming", () => {
+    const at = { x: 333, y: 222 };
+    const before = view.toLevel(at);
+    const after = view.zoomed(1.7, at).toLevel(at);
+    expect(after.x).toBeCloseTo(before.x, 6);
+    expect(after.y).toBeCloseTo(before.y, 6);
+  });
+  it("fits a box with its margin", () => {
+    const fitted = Viewport.fitting({ minX: 0, minY: 0, maxX: 18000, maxY: 13000 }, 752, 692);
+    const a = fitted.toScreen({ x: 0, y: 13000 });
+    const b = fitted.toScreen({ x: 18000, y: 0 });
+    expect(a.x).toBeGreaterThanOrEqual(69.9);
+    expect(b.x).toBeLessThanOrEqual(752 - 69.9);
+    expect((a.y + b.y) / 2).toBeCloseTo(346, 6);
+  });
+  it("stops at its limits", () => {
+    expect(view.zoomed(1e9, { x: 0, y: 0 }).scale).toBe(8);
+    expect(view.zoomed(1e-9, { x: 0, y: 0 }).scale).toBe(0.0002);
+  });
+});

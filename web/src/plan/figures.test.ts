@@ -1,0 +1,24 @@
+import { describe, expect, it } from "vitest";
+import { writeArea, writeLength, writeWidth } from "./figures";
+
+describe("figures on screen", () => {
+  it("groups metric figures as the sheet does", () => {
+    expect(writeLength(18000, "Metric")).toBe("18\u00a0000");
+    expect(writeLength(899.9, "Metric")).toBe("899.9");
+    expect(writeLength(-1234.5, "Metric")).toBe("-1\u00a0234.5");
+  });
+  it("writes feet and inches to a sixteenth", () => {
+    expect(writeLength(4200.525, "FeetInches")).toBe("13' 9 3/8\"");
+    expect(writeLength(12.7, "FeetInches")).toBe('1/2"');
+    expect(writeLength(0, "FeetInches")).toBe('0"');
+  });
+  it("never shows a width that fails as one that holds", () => {
+    expect(writeWidth(899.96, "Metric")).toBe("899.9");
+    expect(writeWidth(899.995, "Metric")).toBe("900");
+    expect(writeWidth(900, "Metric")).toBe("900");
+  });
+  it("writes areas in the plan's units", () => {
+    expect(writeArea(233.51, "Metric")).toBe("233.5 m²");
+    expect(writeArea(9.290304, "FeetInches")).toBe("100 ft²");
+  });
+});
