@@ -1,4 +1,8 @@
-import { test as base, expect, type Page } from "../../web/node_modules/@playwright/test/index.js";
+import {
+  test as base,
+  expect,
+  type Page,
+} from "../../web/node_modules/@playwright/test/index.js";
 
 export { expect };
 export type { Page };
@@ -12,11 +16,16 @@ export class Planner {
     await this.page.getByLabel("E-mail address").fill(email);
     await this.page.getByLabel("Password").fill("orchard-supper");
     await this.page.getByRole("button", { name: "Sign in" }).click();
-    await expect(this.page.getByRole("heading", { name: "Projects" })).toBeVisible();
+    await expect(
+      this.page.getByRole("heading", { name: "Projects" }),
+    ).toBeVisible();
   }
 
   async openDemo() {
-    await this.page.getByRole("link", { name: /Orchard supper/ }).last().click();
+    await this.page
+      .getByRole("link", { name: /Orchard supper/ })
+      .last()
+      .click();
     await this.opened();
   }
 
@@ -42,10 +51,15 @@ export class Planner {
     return this.page.getByRole("option", { name });
   }
   async stage(name: "Shell" | "Furnish" | "Prove" | "Issue") {
-    await this.page.getByRole("navigation", { name: "Stages" }).getByRole("button", { name }).click();
+    await this.page
+      .getByRole("navigation", { name: "Stages" })
+      .getByRole("button", { name })
+      .click();
   }
   async saved() {
-    await expect(this.page.getByTestId("saving")).toHaveText("All changes saved");
+    await expect(this.page.getByTestId("saving")).toHaveText(
+      "All changes saved",
+    );
   }
   async type(label: string, text: string) {
     const field = this.page.getByLabel(label, { exact: true });
@@ -60,7 +74,11 @@ export class Planner {
   async at(x: number, y: number) {
     return this.page.evaluate(
       ([mx, my]) => {
-        const host = document.querySelector("[data-testid=plan]") as HTMLElement & { planView(): { toScreen(p: object): { x: number; y: number } } };
+        const host = document.querySelector(
+          "[data-testid=plan]",
+        ) as HTMLElement & {
+          planView(): { toScreen(p: object): { x: number; y: number } };
+        };
         const p = host.planView().toScreen({ x: mx, y: my });
         const box = host.getBoundingClientRect();
         return { x: p.x + box.left, y: p.y + box.top };
@@ -75,7 +93,11 @@ export const test = base.extend<{ planner: Planner }>({
     const faults: string[] = [];
     page.on("pageerror", (error) => faults.push(error.message));
     page.on("console", (message) => {
-      if (message.type() === "error" && /Content Security Policy/i.test(message.text())) faults.push(message.text());
+      if (
+        message.type() === "error" &&
+        /Content Security Policy/i.test(message.text())
+      )
+        faults.push(message.text());
     });
     await use(new Planner(page));
     expect(faults).toEqual([]);

@@ -20,12 +20,25 @@ function freePort(): Promise<number> {
 export default async function serve() {
   const folder = mkdtempSync(join(tmpdir(), "wellsedes-e2e-"));
   execFileSync("chmod", ["755", folder]);
-  const postgres = (command: string) => execFileSync(join(root, "tools/postgres"), [command, folder], { encoding: "utf8" }).trim();
-  const database = postgres("start").replace("Database=postgres", "Database=e2e");
+  const postgres = (command: string) =>
+    execFileSync(join(root, "tools/postgres"), [command, folder], {
+      encoding: "utf8",
+    }).trim();
+  const database = postgres("start").replace(
+    "Database=postgres",
+    "Database=e2e",
+  );
   const port = await freePort();
   const server = spawn(
     "dotnet",
-    [join(root, "src/Wellsedes.Server/bin/Release/net10.0/Wellsedes.Server.dll"), "--urls", `http://127.0.0.1:${port}`],
+    [
+      join(
+        root,
+        "src/Wellsedes.Server/bin/Release/net10.0/Wellsedes.Server.dll",
+      ),
+      "--urls",
+      `http://127.0.0.1:${port}`,
+    ],
     {
       env: {
         ...process.env,

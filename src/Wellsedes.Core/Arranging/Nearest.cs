@@ -28,6 +28,10 @@ public static class Nearest
         var box = shapes.Aggregate(Bounds.Empty, (sum, shape) => sum.Including(shape.Bounds));
         var near = box.Grown(Reach);
         var ids = moving.Select(item => item.Item.Id).ToHashSet();
+        // What stands on a deck has the deck under it, not beside it.
+        var raised = all.Any(deck =>
+            deck.Form.StoodOn && !ids.Contains(deck.Item.Id) && deck.Solids.Any(top => top.Holds(moving[0].Item.Placement.Origin))
+        );
         var walls = space
             .Pieces.Where(piece => piece.Body.Bounds.Meets(near))
             .Select(piece => Closest(shapes, piece.Opening?.Id ?? piece.Wall.Id, WallName(piece), [piece.Body]))
@@ -38,7 +42,9 @@ public static class Nearest
         var second = walls.FirstOrDefault(wall =>
             first is not null && Math.Abs((wall.To - wall.From).Unit().Dot((first.To - first.From).Unit())) < 0.5
         );
-        var others = all.Where(item => !ids.Contains(item.Item.Id) && !item.Form.WalkedOn && item.Bounds.Meets(near))
+        var others = all.Where(item =>
+                !ids.Contains(item.Item.Id) && !item.Form.WalkedOn && !(raised && item.Form.StoodOn) && item.Bounds.Meets(near)
+            )
             .Select(item => Closest(shapes, item.Item.Id, item.Name, item.Standing))
             .Concat(space.Columns.Select(column => Closest(shapes, column.Id, "Column", [SpaceFinder.Solid(column)])))
             .Where(found => found.Width is > Tolerance.Length and < Reach)

@@ -3,10 +3,29 @@ using Wellsedes.Core.Geometry;
 namespace Wellsedes.Core.Walkways;
 
 /// <summary>A narrowest place between two obstacles: nothing else stands in the disc on it. Grown shapes, mm.</summary>
-internal sealed record Narrow(Obstacle A, Obstacle B, Point OnA, Point OnB, double Width);
+internal sealed record Narrow(Obstacle A, Obstacle B, Point OnA, Point OnB, double Width)
+{
+    /// <summary>Where on each rim it is attached; worked out once, since cells are kept from one graph to the next.</summary>
+    public double PositionA { get; } = A.Rim.Position(OnA);
+    public double PositionB { get; } = B.Rim.Position(OnB);
+}
 
 /// <summary>A place where the boundaries of two overlapping obstacles cross in the open.</summary>
-internal sealed record Crossing(Obstacle A, Obstacle B, Point At);
+internal sealed record Crossing(Obstacle A, Obstacle B, Point At)
+{
+    public double PositionA { get; } = A.Rim.Position(At);
+    public double PositionB { get; } = B.Rim.Position(At);
+
+    /// <summary>Whether walking counter-clockwise round A one enters B here.</summary>
+    public bool Enters { get; } = Outward(A.Grown, At).Left().Dot(Outward(B.Grown, At)) < 0;
+
+    private static Point Outward(Convex shape, Point p)
+    {
+        // From the ungrown core, so that the direction is right even where the growth is tiny.
+        shape.Grown(-shape.Radius).DistanceTo(p, out var core);
+        return (p - core).Unit();
+    }
+}
 
 /// <summary>
 /// A quadtree over the floor. Every cell keeps the obstacles that can be nearest, or tie for nearest, anywhere in

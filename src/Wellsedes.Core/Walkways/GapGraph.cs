@@ -92,14 +92,14 @@ public sealed class GapGraph
         for (var link = 0; link < narrows.Count; link++)
         {
             var narrow = narrows[link];
-            ends[indexes[narrow.A]].Add(new Attachment(narrow.A.Rim.Position(narrow.OnA), link, true));
-            ends[indexes[narrow.B]].Add(new Attachment(narrow.B.Rim.Position(narrow.OnB), link, false));
+            ends[indexes[narrow.A]].Add(new Attachment(narrow.PositionA, link, true));
+            ends[indexes[narrow.B]].Add(new Attachment(narrow.PositionB, link, false));
         }
         for (var link = 0; link < crossings.Count; link++)
         {
             var crossing = crossings[link];
-            ends[indexes[crossing.A]].Add(new Attachment(crossing.A.Rim.Position(crossing.At), narrows.Count + link, true));
-            ends[indexes[crossing.B]].Add(new Attachment(crossing.B.Rim.Position(crossing.At), narrows.Count + link, false));
+            ends[indexes[crossing.A]].Add(new Attachment(crossing.PositionA, narrows.Count + link, true));
+            ends[indexes[crossing.B]].Add(new Attachment(crossing.PositionB, narrows.Count + link, false));
         }
         var slotAt = new (int After, int Before)[(narrows.Count + crossings.Count) * 2];
         var first = new int[obstacles.Length + 1];
@@ -124,7 +124,7 @@ public sealed class GapGraph
         {
             var link = narrows.Count + i;
             var (a, b) = (slotAt[link * 2], slotAt[link * 2 + 1]);
-            if (Enters(crossings[i]))
+            if (crossings[i].Enters)
                 union.Join(a.Before, b.After);
             else
                 union.Join(a.After, b.Before);
@@ -144,41 +144,23 @@ public sealed class GapGraph
         return (sorted, first, face, ways);
     }
 
-    /// <summary>Whether walking counter-clockwise round A one enters B at the crossing.</summary>
-    private static bool Enters(Crossing crossing)
-    {
-        var along = Outward(crossing.A.Grown, crossing.At).Left();
-        return along.Dot(Outward(crossing.B.Grown, crossing.At)) < 0;
-    }
-
-    private static Point Outward(Convex shape, Point p)
-    {
-        // From the ungrown core, so that the direction is right even where the growth is tiny.
-        shape.Grown(-shape.Radius).DistanceTo(p, out var core);
-        return (p - core).Unit();
-    }
-
-    /// <summary>The face that touches an obstacle's rim at a point; -1 when the obstacle lies inside another.</summary>
-    internal int FaceAtRim(Obstacle obstacle, Point onRim)
+    /// <summary>The face that touches an obstacle's rim at a position of it; -1 when the obstacle lies inside another.</summary>
+    internal int FaceAtRim(Obstacle obstacle, double position)
     {
         if (!indexes.TryGetValue(obstacle, out var index))
             return -1;
         var rim = rims[index];
-        if (rim.Length == 0)
-            return faces[firstSlot[index]];
-        obstacle.Grown.DistanceTo(onRim, out var nearest);
-        var position = obstacle.Rim.Position(nearest);
-        var slot = rim.Length - 1;
+        var slot = rim.Length == 0 ? 0 : rim.Length - 1;
         for (var k = 0; k < rim.Length && rim[k].Position <= position; k++)
             slot = k;
         return faces[firstSlot[index] + slot];
     }
 
     /// <summary>The face an open point lies in: that of its nearest obstacle. -1 inside an obstacle or with none.</summary>
-    internal int FaceAt(Point p) => FaceAt(p, obstacles);
+    internal int FaceAt(Point p) => NearestRim(p, obstacles) is ({ } nearest, var position) ? FaceAtRim(nearest, position) : -1;
 
-    /// <summary>The same, when the obstacles that can be nearest are known.</summary>
-    internal int FaceAt(Point p, IReadOnlyList<Obstacle> near)
+    /// <summary>The nearest of some obstacles to a point and where on its rim; none when the point lies inside one.</summary>
+    internal (Obstacle? Nearest, double Position) NearestRim(Point p, IReadOnlyList<Obstacle> near)
     {
         Obstacle? nearest = null;
         var least = double.PositiveInfinity;
@@ -190,7 +172,7 @@ public sealed class GapGraph
                 continue;
             (nearest, least, foot) = (obstacle, distance, on);
         }
-        return nearest is null || least <= 0 ? -1 : FaceAtRim(nearest, foot);
+        return nearest is null || least <= 0 ? (null, 0) : (nearest, nearest.Rim.Position(foot));
     }
 
     internal int SlotCount => faces.Length;

@@ -12,7 +12,14 @@ public sealed class WalkwayAnalysis
     /// <summary>Room beyond this radius in mm at a target makes no way wider in practice, and bounds the search.</summary>
     private const double RoomRadius = 2500;
 
+    /// <summary>More changed obstacles than this, and working everything out anew is quicker than asking what changed.</summary>
+    private const int FewChanges = 200;
+
+    /// <summary>The room to stand at one access point: the disc's radius, what stops it, and the rim its centre is nearest to.</summary>
+    private sealed record Standing(double Radius, Obstacle? Blocker, Obstacle? Nearest, double RimPosition, Bounds DependsOn);
+
     private readonly BoxGrid<Obstacle> grid = new();
+    private readonly Dictionary<Target, Standing?[]> standings = new(ReferenceEqualityComparer.Instance);
 
     public WalkwayScene Scene { get; }
     public GapGraph Graph { get; }
@@ -26,28 +33,51 @@ public sealed class WalkwayAnalysis
         Widest = new WidestWays(Graph, scene.Sources);
         foreach (var obstacle in scene.Obstacles)
             grid.Add(obstacle, obstacle.Shape.Bounds);
+        var changed = before is null ? null : Changed(before.Scene, scene);
+        foreach (var target in scene.Targets)
+            standings[target] =
+                changed is not null
+                && before!.standings.TryGetValue(target, out var known)
+                && !known.Any(standing => standing is not null && changed.Any(box => box.Meets(standing.DependsOn)))
+                    ? known
+                    : new Standing?[target.Access.Length];
         Ways = [.. scene.Targets.Select(WidestTo)];
+    }
+
+    /// <summary>The boxes of obstacles that came or went; null when there are too many to be worth it.</summary>
+    private static List<Bounds>? Changed(WalkwayScene before, WalkwayScene now)
+    {
+        var old = before.Obstacles.ToHashSet();
+        List<Bounds> boxes = [];
+        foreach (var obstacle in now.Obstacles)
+            if (!old.Remove(obstacle))
+                boxes.Add(obstacle.Shape.Bounds);
+        boxes.AddRange(old.Select(obstacle => obstacle.Shape.Bounds));
+        return boxes.Count > FewChanges ? null : boxes;
     }
 
     private Way WidestTo(Target target)
     {
         var best = new Way(target, 0, null, target.Access.IsEmpty ? default : target.Access[0]);
-        foreach (var access in target.Access)
+        var rooms = standings[target];
+        for (var i = 0; i < target.Access.Length; i++)
         {
-            var (radius, blocker) = RoomAt(access);
-            if (2 * radius <= best.Width)
+            var access = target.Access[i];
+            var standing = rooms[i] ??= StandingAt(access);
+            if (2 * standing.Radius <= best.Width || standing.Nearest is null)
                 continue;
-            // The disc's centre, not the point it touches: that point may lie flush against a neighbour.
-            var face = access.On is null ? Graph.FaceAt(access.At) : FaceAt(access.At + access.Outward * radius, radius);
+            var face = Graph.FaceAtRim(standing.Nearest, standing.RimPosition);
             if (!Widest.Reached(face) || Widest.WidthTo(face) <= best.Width)
                 continue;
             var route = Widest.PinchTo(face);
             var routeWidth = route?.Width ?? 2 * RoomRadius;
-            var width = Math.Min(2 * radius, routeWidth);
+            var width = Math.Min(2 * standing.Radius, routeWidth);
             if (width <= best.Width)
                 continue;
             var pinch =
-                2 * radius < routeWidth && blocker is not null && access.On is not null ? StandingPinch(access, blocker, radius) : route;
+                2 * standing.Radius < routeWidth && standing.Blocker is not null && access.On is not null
+                    ? StandingPinch(access, standing.Blocker, standing.Radius)
+                    : route;
             best = new Way(target, width, pinch, access);
         }
         return best;
@@ -55,16 +85,22 @@ public sealed class WalkwayAnalysis
 
     internal int FaceOf(Point p) => Graph.FaceAt(p);
 
-    private int FaceAt(Point centre, double radius)
-    {
-        var box = new Bounds(centre.X, centre.Y, centre.X, centre.Y).Grown(radius + 1);
-        return Graph.FaceAt(centre, grid.Meeting(box));
-    }
-
     private static Pinch StandingPinch(Access access, Obstacle blocker, double radius)
     {
         blocker.Shape.DistanceTo(access.At + access.Outward * radius, out var onBlocker);
         return new Pinch(access.On!, blocker, access.At, onBlocker, 2 * radius);
+    }
+
+    private Standing StandingAt(Access access)
+    {
+        var (radius, blocker) = RoomAt(access);
+        // The disc's centre, not the point it touches: that point may lie flush against a neighbour.
+        var centre = access.On is null ? access.At : access.At + access.Outward * radius;
+        var box = new Bounds(centre.X, centre.Y, centre.X, centre.Y).Grown(radius + 1);
+        var near = access.On is null ? (IReadOnlyList<Obstacle>)Scene.Obstacles : grid.Meeting(box);
+        var (nearest, position) = Graph.NearestRim(centre, near);
+        var depends = access.On is null ? new Bounds(-1e9, -1e9, 1e9, 1e9) : box;
+        return new Standing(radius, blocker, nearest, position, depends);
     }
 
     /// <summary>The radius of the largest empty disc touching at an access point, and what stops it growing.</summary>

@@ -270,6 +270,23 @@
           : plan.near,
   );
 
+  /** Chips stand in the middle of their lines, or further along where another chip or the grip already is. */
+  const placedChips = $derived.by(() => {
+    const taken: Point[] = grip ? [{ x: grip.x, y: grip.y }] : [];
+    // The picked thing itself stays free to be pressed again.
+    const only = plan.picked.size === 1 ? ghostOf([...plan.picked][0]!) : null;
+    if (only) taken.push(view.toScreen(only.item));
+    return chips.map((near) => {
+      const [a, b] = [view.toScreen(near.from as Point), view.toScreen(near.to as Point)];
+      const along = (t: number) => ({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t });
+      const free = (p: Point) => taken.every((q) => Math.abs(p.x - q.x) > 46 || Math.abs(p.y - q.y) > 21);
+      let at = [0.5, 0.7, 0.3, 0.9, 1.1].map(along).find(free) ?? along(0.5);
+      for (let tries = 0; !free(at) && tries < 6; tries++) at = { x: at.x, y: at.y + 22 };
+      taken.push(at);
+      return { near, ...at };
+    });
+  });
+
   export function fit() {
     const shell = plan.view?.shell.box;
     const box: Box = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };
@@ -642,12 +659,8 @@
   <canvas bind:this={liveCanvas} class="pointer-events-none absolute inset-0 h-full w-full"></canvas>
   <FocusLayer {plan} view={settledView} {size} />
 
-  {#each chips as near (near.otherId + near.from.x + near.to.y)}
-    {@const at = view.toScreen({
-      x: ((near.from.x ?? 0) + (near.to.x ?? 0)) / 2,
-      y: ((near.from.y ?? 0) + (near.to.y ?? 0)) / 2,
-    })}
-    <Chip {plan} {near} x={at.x} y={at.y} still={!gesture && plan.canEdit} />
+  {#each placedChips as { near, x, y } (near.otherId + near.from.x + near.to.y)}
+    <Chip {plan} {near} {x} {y} still={!gesture && plan.canEdit} />
   {/each}
 
   {#if tools.tool.kind === "measure" && tools.tool.from}

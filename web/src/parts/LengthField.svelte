@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { UnitSystem } from "../app/api";
   import { writeLength } from "../plan/figures";
-  import { readFigure } from "./readFigure";
+  import { readFigure, underway } from "./readFigure";
 
   interface Props {
     label: string;
@@ -61,9 +61,13 @@
       aria-invalid={problem !== ""}
       aria-describedby={problem ? `${id}-problem` : undefined}
       oninput={(e) => (text = e.currentTarget.value)}
-      onblur={commit}
+      onblur={() => underway(commit())}
       onkeydown={(e) => {
-        if (e.key === "Enter") void commit();
+        if (e.key === "Enter") {
+          // Enter takes the figure; it does not send off the form the field stands in.
+          e.preventDefault();
+          void underway(commit());
+        }
         if (e.key === "Escape") {
           text = null;
           problem = "";

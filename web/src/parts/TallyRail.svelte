@@ -93,15 +93,15 @@
           class:text-must={cell.short}
         >
           {cell.value} <span class="text-[12px]">{cell.rest}</span>
+          {#if cell.share !== null}
+            <span class="absolute right-4 bottom-1 left-4 block h-[3px] rounded bg-edge">
+              <span
+                class="block h-full rounded {cell.short ? 'bg-must' : 'bg-moss'}"
+                style:width="{cell.share * 100}%"
+              ></span>
+            </span>
+          {/if}
         </dd>
-        {#if cell.share !== null}
-          <div class="absolute right-4 bottom-1 left-4 h-[3px] rounded bg-edge">
-            <div
-              class="h-full rounded {cell.short ? 'bg-must' : 'bg-moss'}"
-              style:width="{cell.share * 100}%"
-            ></div>
-          </div>
-        {/if}
       </div>
     {/each}
   </dl>

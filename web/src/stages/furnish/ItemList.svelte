@@ -21,7 +21,7 @@
     {#each placed.slice(0, most) as { item, name } (item.id)}
       <li>
         <button
-          class="w-full rounded px-1.5 py-0.5 text-left hover:bg-moss-wash"
+          class="w-full rounded min-h-6 px-1.5 py-0.5 text-left hover:bg-moss-wash"
           onclick={(e) => plan.pick([item.id], e.shiftKey)}>{name}</button
         >
       </li>
@@ -36,7 +36,7 @@
       {#each aside as { item, name } (item.id)}
         <li>
           <button
-            class="w-full rounded px-1.5 py-0.5 text-left hover:bg-moss-wash"
+            class="w-full rounded min-h-6 px-1.5 py-0.5 text-left hover:bg-moss-wash"
             onclick={() => plan.pick([item.id])}>{name}</button
           >
         </li>

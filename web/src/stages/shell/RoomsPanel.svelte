@@ -69,7 +69,7 @@
       {#each openings as opening (opening.id)}
         <li>
           <button
-            class="w-full rounded px-1.5 py-0.5 text-left hover:bg-moss-wash {chosen === opening.id
+            class="w-full rounded min-h-6 px-1.5 py-0.5 text-left hover:bg-moss-wash {chosen === opening.id
               ? 'bg-moss-wash font-semibold'
               : ''}"
             aria-expanded={chosen === opening.id}
@@ -138,7 +138,7 @@
           thing.type === "column" ? column(thing as Column, change) : area(thing as KeepClear, change)}
         <li>
           <button
-            class="w-full rounded px-1.5 py-0.5 text-left hover:bg-moss-wash {chosen === thing.id
+            class="w-full rounded min-h-6 px-1.5 py-0.5 text-left hover:bg-moss-wash {chosen === thing.id
               ? 'bg-moss-wash font-semibold'
               : ''}"
             aria-expanded={chosen === thing.id}

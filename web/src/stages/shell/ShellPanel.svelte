@@ -1,6 +1,7 @@
 <script lang="ts">
   import { tools, type OpeningChoice } from "../../canvas/tools.svelte";
   import LengthField from "../../parts/LengthField.svelte";
+  import { figuresRead } from "../../parts/readFigure";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
 
   let { plan }: { plan: OpenPlan } = $props();
@@ -13,7 +14,8 @@
   /** The next room stands beside what is built, to the east, sharing its wall's line. */
   const nextX = $derived(plan.view?.shell.box ? plan.view.shell.box[2]! + 2000 : 0);
 
-  const make = (sure: boolean, change: Partial<typeof room> = {}) => {
+  const make = async (sure: boolean, change: Partial<typeof room> = {}) => {
+    await figuresRead();
     Object.assign(room, change);
     return plan.do({
       do: "make-room",

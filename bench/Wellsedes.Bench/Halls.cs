@@ -1,0 +1,79 @@
+using Wellsedes.Core.Measure;
+using Wellsedes.Core.Plans;
+
+namespace Wellsedes.Bench;
+
+/// <summary>Plans made for measuring: a hall with rows of round tables of ten.</summary>
+internal static class Halls
+{
+    public static Plan Banquet(int tables)
+    {
+        var across = (int)Math.Ceiling(Math.Sqrt(tables * 1.25));
+        var rows = (tables + across - 1) / across;
+        const double pitch = 3300;
+        double width = across * pitch + 2400,
+            depth = rows * pitch + 2400;
+        List<Entity> all = [.. PlanStart.Entities($"Banquet {tables}", UnitSystem.Metric)];
+        Wall Side(string name, double x1, double y1, double x2, double y2) =>
+            new($"hall-{name}", PlanStart.LevelId, new(x1, y1), new(x2, y2), 300, 4000, "Masonry");
+        all.AddRange([
+            Side("south", -150, -150, width + 150, -150),
+            Side("east", width + 150, -150, width + 150, depth + 150),
+            Side("north", width + 150, depth + 150, -150, depth + 150),
+            Side("west", -150, depth + 150, -150, -150),
+            new Room("hall", PlanStart.LevelId, "Hall", "", "", width / 2, 300, 4000),
+            Door("entrance", "hall-south", width / 2, OpeningMark.EntranceAndExit),
+            Door("exit", "hall-north", width / 2, OpeningMark.Exit),
+        ]);
+        for (var i = 0; i < tables; i++)
+            all.Add(
+                new Item(
+                    $"table-{i}",
+                    PlanStart.SchemeId,
+                    PlanStart.LevelId,
+                    "round-table-1830",
+                    2850 + i % across * pitch,
+                    2850 + i / across * pitch,
+                    i * 7 % 36,
+                    Label: $"{i + 1}"
+                )
+            );
+        return Plan.Of(all);
+    }
+
+    /// <summary>Loose chairs in rows, for many items rather than many seats at tables.</summary>
+    public static Plan Rows(int chairs)
+    {
+        var across = (int)Math.Ceiling(Math.Sqrt(chairs * 1.8));
+        var plan = Banquet(1);
+        var width = across * 600 + 4000.0;
+        var depth = (chairs / across + 1) * 1000 + 4000.0;
+        List<Entity> all = [.. plan.Entities.Values.Where(e => e is not Item and not Wall and not Opening and not Room)];
+        Wall Side(string name, double x1, double y1, double x2, double y2) =>
+            new($"hall-{name}", PlanStart.LevelId, new(x1, y1), new(x2, y2), 300, 4000, "Masonry");
+        all.AddRange([
+            Side("south", -150, -150, width + 150, -150),
+            Side("east", width + 150, -150, width + 150, depth + 150),
+            Side("north", width + 150, depth + 150, -150, depth + 150),
+            Side("west", -150, depth + 150, -150, -150),
+            new Room("hall", PlanStart.LevelId, "Hall", "", "", width / 2, 300, 4000),
+            Door("entrance", "hall-south", width / 2, OpeningMark.EntranceAndExit),
+        ]);
+        for (var i = 0; i < chairs; i++)
+            all.Add(
+                new Item(
+                    $"chair-{i}",
+                    PlanStart.SchemeId,
+                    PlanStart.LevelId,
+                    "banquet-chair",
+                    2000 + i % across * 600,
+                    2000 + i / across * 1000,
+                    0
+                )
+            );
+        return Plan.Of(all);
+    }
+
+    private static Opening Door(string id, string wall, double along, OpeningMark mark) =>
+        new(id, wall, OpeningKind.DoubleDoor, along, 1900, 1800, 2100, 0, mark, false, true, id);
+}

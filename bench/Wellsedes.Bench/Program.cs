@@ -1,0 +1,164 @@
+using System.Diagnostics;
+using System.Net;
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using Microsoft.AspNetCore.SignalR.Client;
+using Microsoft.Extensions.DependencyInjection;
+using Wellsedes.Bench;
+using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.Drawings;
+using Wellsedes.Core.Editing;
+using Wellsedes.Core.Planning;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Walkways;
+using Wellsedes.Formats.Lettering;
+using Wellsedes.Formats.Pdf;
+using Wellsedes.Formats.PlanFile;
+
+// Each line of the report: what, and its median and 95th percentile in ms over so many runs.
+switch (args)
+{
+    case ["core"]:
+        foreach (var tables in (int[])[20, 80, 200, 400, 800])
+            Full(tables);
+        Drag(Halls.Banquet(500), "table-250", "500 tables of ten");
+        Drag(Halls.Rows(500), "chair-250", "500 loose chairs");
+        Pdf();
+        break;
+    case ["plan", var kind, var count, var path]:
+        var made = kind == "rows" ? Halls.Rows(int.Parse(count)) : Halls.Banquet(int.Parse(count));
+        File.WriteAllBytes(path, PlanFiles.Write(made));
+        break;
+    case ["probe", var address]:
+        await ProbeAsync(new Uri(address));
+        break;
+    default:
+        Console.Error.WriteLine("core | plan banquet|rows COUNT FILE | probe http://127.0.0.1:PORT");
+        return 2;
+}
+return 0;
+
+static void Full(int tables)
+{
+    var plan = Halls.Banquet(tables);
+    var forms = new ItemForms(CatalogueList.Shipped);
+    var checks = plan.All<Checks>().First();
+    var space = Wellsedes.Core.Spaces.SpaceFinder.Find(plan, PlanStart.LevelId);
+    var items = forms.PlaceAll(plan, PlanStart.SchemeId, PlanStart.LevelId);
+    var scene = new SceneBuilder().Build(space, items, checks);
+    var obstacles = scene.Obstacles.Length;
+    Report(
+        $"walkways in full, {tables} tables, {tables * 10} chairs, {obstacles} obstacles",
+        20,
+        _ => GC.KeepAlive(new WalkwayAnalysis(scene))
+    );
+}
+
+static void Drag(Plan plan, string id, string name)
+{
+    var planner = new Planner(CatalogueList.Shipped);
+    planner.StateOf(plan, PlanStart.SchemeId, PlanStart.LevelId);
+    Report(
+        $"one probe of a drag, {name}",
+        100,
+        i => planner.Probe(plan, new MoveItems([id], 5 * i, 3 * i), PlanStart.SchemeId, PlanStart.LevelId)
+    );
+}
+
+static void Pdf()
+{
+    var plan = PlanFiles.Read(File.ReadAllBytes("demo/orchard-supper.wellsedes.json"));
+    var state = new Planner(CatalogueList.Shipped).StateOf(plan, PlanStart.SchemeId, PlanStart.LevelId);
+    var bytes = 0;
+    Report(
+        "A3 PDF of the demo, composed and written",
+        30,
+        _ =>
+        {
+            var input = new SheetInput(
+                plan,
+                plan.All<SheetSettings>().First(),
+                state.Space,
+                state.Items,
+                state.Walkways.Ways,
+                state.Tally,
+                "Tidemill House",
+                "A",
+                "Issued",
+                new DateOnly(2026, 11, 23)
+            );
+            bytes = PdfWriter.Write(new SheetComposer(Typefaces.Shared).Compose(input).Drawing).Length;
+        }
+    );
+    Console.WriteLine($"A3 PDF of the demo | {bytes / 1000.0:0.0} kB");
+}
+
+static async Task ProbeAsync(Uri address)
+{
+    var cookies = new CookieContainer();
+    using var http = new HttpClient(new HttpClientHandler { CookieContainer = cookies }) { BaseAddress = address };
+    async Task Token()
+    {
+        var me = await http.GetFromJsonAsync<JsonObject>("/api/me");
+        http.DefaultRequestHeaders.Remove("X-Wellsedes-Token");
+        http.DefaultRequestHeaders.Add("X-Wellsedes-Token", (string)me!["token"]!);
+    }
+    await Token();
+    (
+        await http.PostAsJsonAsync("/api/sign-in", new { email = "n.ash@tidemill.example", password = "orchard-supper" })
+    ).EnsureSuccessStatusCode();
+    await Token();
+    var project = (Guid)(await http.GetFromJsonAsync<JsonArray>("/api/projects"))![0]!["id"]!;
+    foreach (
+        var (plan, id, name) in new[]
+        {
+            (Halls.Banquet(500), "table-250", "500 tables of ten"),
+            (Halls.Rows(500), "chair-250", "500 loose chairs"),
+        }
+    )
+    {
+        var body = new ByteArrayContent(PlanFiles.Write(plan));
+        body.Headers.ContentType = new("application/json");
+        var answer = await http.PostAsync($"/api/projects/{project}/plan-files", body);
+        answer.EnsureSuccessStatusCode();
+        var planId = (Guid)(await answer.Content.ReadFromJsonAsync<JsonObject>())!["id"]!;
+        await using var link = new HubConnectionBuilder()
+            .WithUrl(new Uri(address, "live"), options => options.Cookies = cookies)
+            .AddJsonProtocol(options => PlanJson.Configure(options.PayloadSerializerOptions))
+            .Build();
+        await link.StartAsync();
+        await link.InvokeAsync("Follow", planId);
+        List<double> times = [];
+        for (var i = 0; i < 260; i++)
+        {
+            Edit edit = new MoveItems([id], 5 * (i % 100), 3 * (i % 100), 100);
+            var watch = Stopwatch.GetTimestamp();
+            await link.InvokeAsync<JsonObject>("Probe", planId, edit);
+            if (i >= 60)
+                times.Add(Stopwatch.GetElapsedTime(watch).TotalMilliseconds);
+        }
+        Print($"probe over the WebSocket, {name}", times);
+    }
+}
+
+static void Report(string name, int runs, Action<int> work)
+{
+    for (var i = 0; i < Math.Max(5, runs / 3); i++)
+        work(i);
+    List<double> times = [];
+    for (var i = 0; i < runs; i++)
+    {
+        var watch = Stopwatch.GetTimestamp();
+        work(i);
+        times.Add(Stopwatch.GetElapsedTime(watch).TotalMilliseconds);
+    }
+    Print(name, times);
+}
+
+static void Print(string name, List<double> times)
+{
+    times.Sort();
+    Console.WriteLine(
+        $"{name} | median {times[times.Count / 2]:0.0} ms | p95 {times[(int)(times.Count * 0.95)]:0.0} ms | {times.Count} runs"
+    );
+}

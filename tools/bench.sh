@@ -1,0 +1,19 @@
+# Sourced by ./wellsedes bench: runs every benchmark behind docs/performance.md.
+build_release
+dotnet build bench/Wellsedes.Bench -c Release -v quiet --nologo
+bench=bench/Wellsedes.Bench/bin/Release/net10.0/Wellsedes.Bench.dll
+dotnet "$bench" core
+folder=$(mktemp -d)
+chmod 755 "$folder"
+database=$(tools/postgres start "$folder")
+WELLSEDES_DATABASE=${database%;Database=*}\;Database=bench WELLSEDES_DEMO=$PWD/demo ASPNETCORE_ENVIRONMENT=Production \
+  ASPNETCORE_CONTENTROOT=$PWD/src/Wellsedes.Server dotnet "$out/Wellsedes.Server.dll" --urls http://127.0.0.1:5981 &
+server=$!
+trap 'kill $server; tools/postgres stop "$folder"; rm -rf "$folder"' EXIT
+for _ in $(seq 1 300); do
+  curl -fs http://127.0.0.1:5981/health >/dev/null 2>&1 && break
+  sleep 0.1
+done
+dotnet "$bench" probe http://127.0.0.1:5981
+dotnet "$bench" plan rows 10000 "$folder/rows.wellsedes.json"
+node bench/browser/frames.mjs http://127.0.0.1:5981 "$folder/rows.wellsedes.json"
