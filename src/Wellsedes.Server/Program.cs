@@ -19,7 +19,13 @@ using Wellsedes.Store;
 var builder = WebApplication.CreateBuilder(args);
 var database = builder.Configuration["WELLSEDES_DATABASE"] ?? "";
 var data = builder.Configuration["WELLSEDES_DATA"];
-builder.Services.AddSerilog(log => log.MinimumLevel.Warning().WriteTo.Console());
+builder.Services.AddSerilog(log =>
+    log.MinimumLevel.Warning()
+        .MinimumLevel.Override("Microsoft.EntityFrameworkCore.Database.Connection", Serilog.Events.LogEventLevel.Fatal)
+        .MinimumLevel.Override("Microsoft.AspNetCore.Antiforgery", Serilog.Events.LogEventLevel.Error)
+        .MinimumLevel.Override("Microsoft.AspNetCore.DataProtection", Serilog.Events.LogEventLevel.Error)
+        .WriteTo.Console()
+);
 builder.Services.AddDbContextFactory<WellsedesContext>(options => options.UseNpgsql(database));
 builder.Services.AddScoped(services => services.GetRequiredService<IDbContextFactory<WellsedesContext>>().CreateDbContext());
 builder

@@ -58,7 +58,13 @@
         take(entry);
       const host = document.querySelector("[data-testid=plan]");
       if (tools.tool.kind === "place" && e.target !== host)
-        host?.dispatchEvent(new PointerEvent("pointermove", { clientX: e.clientX, clientY: e.clientY }));
+        host?.dispatchEvent(
+          new PointerEvent("pointermove", {
+            bubbles: true,
+            clientX: e.clientX,
+            clientY: e.clientY,
+          }),
+        );
     };
     const up = (e: PointerEvent) => {
       removeEventListener("pointermove", move);
@@ -68,6 +74,7 @@
       if (tools.tool.kind === "place" && host && over && host.contains(over))
         host.dispatchEvent(
           new PointerEvent("pointerdown", {
+            bubbles: true,
             clientX: e.clientX,
             clientY: e.clientY,
             button: 0,
