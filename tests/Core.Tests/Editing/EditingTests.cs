@@ -135,6 +135,12 @@ public sealed class EditingTests
         sample.Do(new SetItemsAside(["a"], true));
         Assert.Equal((0, 0), (sample.State.Tally.Seats, sample.State.Tally.Tables));
         Assert.Empty(sample.State.Items);
+        var waiting = sample.Plan.Find<Item>("a")!;
+        Assert.True(waiting.X < -200, "it waits beside the plan");
+        sample.Do(new MoveItems(["a"], 3000 - waiting.X, 3000 - waiting.Y));
+        Assert.False(sample.Plan.Find<Item>("a")!.SetAside);
+        sample.Do(new SetItemsAside(["a"], true)).Do(new SetItemsAside(["a"], false));
+        Assert.Equal(8, sample.State.Tally.Seats);
     }
 
     [Fact]

@@ -1,13 +1,23 @@
 <script lang="ts">
   import { onMount, untrack } from "svelte";
   import type { Edit, Item } from "../app/api";
-  import { writeWidth } from "../plan/figures";
   import type { OpenPlan } from "../plan/openPlan.svelte";
   import Chip from "../parts/Chip.svelte";
   import FocusLayer from "./FocusLayer.svelte";
+  import {
+    paintBand,
+    paintFinding,
+    paintGuide,
+    paintMeasures,
+    paintOverlaps,
+    paintRoute,
+  } from "./livePainter";
+  import MeasureLabels from "./MeasureLabels.svelte";
   import { boxOf, hits, ink, paintItem, paintLabel, Picture, type Painted } from "./painter";
+  import { measureEnd, placeChips, wallAt } from "./placing";
   import { RestLayer } from "./restLayer";
   import { tools } from "./tools.svelte";
+  import ViewBar from "./ViewBar.svelte";
   import { Viewport, type Box, type Point } from "./viewport";
 
   let { plan }: { plan: OpenPlan } = $props();
@@ -127,7 +137,7 @@
     const ctx = liveCanvas.getContext("2d")!;
     ctx.setTransform(1, 0, 0, 1, 0, 0);
     ctx.clearRect(0, 0, liveCanvas.width, liveCanvas.height);
-    paintRoute(ctx);
+    paintLive(ctx);
     for (const id of plan.picked) {
       const thing = ghostOf(id);
       if (!thing) continue;
@@ -137,14 +147,16 @@
     }
     paintPlacing(ctx);
     ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
-    paintMeasures(ctx);
-    if (gesture?.kind === "band") {
-      ctx.strokeStyle = ink.pencil;
-      ctx.fillStyle = "rgba(36,86,166,.08)";
-      const [a, b] = [gesture.start, gesture.to];
-      ctx.fillRect(a.x, a.y, b.x - a.x, b.y - a.y);
-      ctx.strokeRect(a.x + 0.5, a.y + 0.5, b.x - a.x, b.y - a.y);
-    }
+    const tool = tools.tool;
+    const taking = tool.kind === "measure" && tool.from ? tool : null;
+    paintMeasures(
+      ctx,
+      view,
+      chips,
+      plan.all("dimension"),
+      taking ? [taking.from!, taking.to ?? view.toLevel(pointer)] : null,
+    );
+    if (gesture?.kind === "band") paintBand(ctx, gesture.start, gesture.to);
   }
 
   /** A picked thing where it is now: following the hand, or where the server says it would settle. */
@@ -176,88 +188,14 @@
     ctx.globalAlpha = 1;
   }
 
-  function paintRoute(ctx: CanvasRenderingContext2D) {
+  function paintLive(ctx: CanvasRenderingContext2D) {
     ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
     const finding = plan.findings.find((f) => f.id === plan.finding);
-    if (plan.route.length > 1 && !gesture) {
-      ctx.beginPath();
-      plan.route.forEach((p, i) => {
-        const at = view.toScreen(p);
-        if (i) ctx.lineTo(at.x, at.y);
-        else ctx.moveTo(at.x, at.y);
-      });
-      ctx.lineJoin = "round";
-      ctx.strokeStyle = "rgba(107,63,135,.25)";
-      ctx.lineWidth = 7;
-      ctx.stroke();
-      ctx.strokeStyle = ink.plum;
-      ctx.lineWidth = 1.5;
-      ctx.stroke();
-    }
-    if (finding?.at.length === 2) {
-      const [a, b] = finding.at.map((p) => view.toScreen(p as Point)) as [Point, Point];
-      ctx.strokeStyle = ink.must;
-      ctx.lineWidth = 2;
-      ctx.beginPath();
-      ctx.moveTo(a.x, a.y);
-      ctx.lineTo(b.x, b.y);
-      ctx.stroke();
-      const r = Math.max(12, Math.hypot(b.x - a.x, b.y - a.y) / 2);
-      ctx.beginPath();
-      ctx.arc((a.x + b.x) / 2, (a.y + b.y) / 2, r, 0, 2 * Math.PI);
-      ctx.stroke();
-    } else if (finding?.at.length === 1) {
-      const a = view.toScreen(finding.at[0] as Point);
-      ctx.strokeStyle = ink.must;
-      ctx.lineWidth = 2;
-      ctx.beginPath();
-      ctx.arc(a.x, a.y, 14, 0, 2 * Math.PI);
-      ctx.stroke();
-    }
-    // Overlaps are shown while moving, before anybody asks.
+    if (!gesture) paintRoute(ctx, view, plan.route);
+    if (finding) paintFinding(ctx, view, finding);
     if (gesture?.kind === "move" || tools.tool.kind === "place")
-      for (const overlap of plan.probe?.figures?.findings.filter((f) => f.kind === "Overlap") ?? [])
-        for (const p of overlap.at) {
-          const at = view.toScreen(p as Point);
-          ctx.fillStyle = "rgba(163,23,58,.18)";
-          ctx.strokeStyle = ink.must;
-          ctx.lineWidth = 1.5;
-          ctx.beginPath();
-          ctx.arc(at.x, at.y, 12, 0, 2 * Math.PI);
-          ctx.fill();
-          ctx.stroke();
-        }
-    const guide = plan.probe?.guide ?? [];
-    if (guide.length === 2) {
-      const [a, b] = guide.map((p) => view.toScreen(p as Point)) as [Point, Point];
-      ctx.strokeStyle = ink.pencil;
-      ctx.lineWidth = 1;
-      ctx.setLineDash([5, 4]);
-      ctx.beginPath();
-      ctx.moveTo(a.x, a.y);
-      ctx.lineTo(b.x, b.y);
-      ctx.stroke();
-      ctx.setLineDash([]);
-    }
-  }
-
-  function line(ctx: CanvasRenderingContext2D, from: Point, to: Point) {
-    const [a, b] = [view.toScreen(from), view.toScreen(to)];
-    ctx.beginPath();
-    ctx.moveTo(a.x, a.y);
-    ctx.lineTo(b.x, b.y);
-    ctx.stroke();
-  }
-
-  function paintMeasures(ctx: CanvasRenderingContext2D) {
-    ctx.strokeStyle = ink.pencil;
-    ctx.lineWidth = 1.2;
-    ctx.setLineDash([2, 3]);
-    for (const near of chips) line(ctx, near.from as Point, near.to as Point);
-    ctx.setLineDash([]);
-    for (const kept of plan.all("dimension")) line(ctx, kept.from as Point, kept.to as Point);
-    const tool = tools.tool;
-    if (tool.kind === "measure" && tool.from) line(ctx, tool.from, tool.to ?? view.toLevel(pointer));
+      paintOverlaps(ctx, view, plan.probe?.figures?.findings ?? []);
+    paintGuide(ctx, view, (plan.probe?.guide ?? []) as Point[]);
   }
 
   const chips = $derived(
@@ -270,21 +208,12 @@
           : plan.near,
   );
 
-  /** Chips stand in the middle of their lines, or further along where another chip or the grip already is. */
   const placedChips = $derived.by(() => {
     const taken: Point[] = grip ? [{ x: grip.x, y: grip.y }] : [];
     // The picked thing itself stays free to be pressed again.
     const only = plan.picked.size === 1 ? ghostOf([...plan.picked][0]!) : null;
     if (only) taken.push(view.toScreen(only.item));
-    return chips.map((near) => {
-      const [a, b] = [view.toScreen(near.from as Point), view.toScreen(near.to as Point)];
-      const along = (t: number) => ({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t });
-      const free = (p: Point) => taken.every((q) => Math.abs(p.x - q.x) > 46 || Math.abs(p.y - q.y) > 21);
-      let at = [0.5, 0.7, 0.3, 0.9, 1.1].map(along).find(free) ?? along(0.5);
-      for (let tries = 0; !free(at) && tries < 6; tries++) at = { x: at.x, y: at.y + 22 };
-      taken.push(at);
-      return { near, ...at };
-    });
+    return placeChips(chips, view, taken);
   });
 
   export function fit() {
@@ -507,49 +436,13 @@
 
   function measureAt(at: Point) {
     const tool = tools.tool as Extract<typeof tools.tool, { kind: "measure" }>;
-    const p = caughtAt(at);
+    const p = measureEnd(at, view, plan.view?.shell ?? null, picture);
     tools.tool = !tool.from || tool.to ? { kind: "measure", from: p, to: null } : { ...tool, to: p };
-  }
-
-  /** A measure's end is drawn to a corner of the room or to an item's outline nearby. */
-  function caughtAt(at: Point): Point {
-    const p = view.toLevel(at);
-    let best = p;
-    let least = 9 / view.scale;
-    const see = (q: Point) => {
-      const d = Math.hypot(q.x - p.x, q.y - p.y);
-      if (d < least) [best, least] = [q, d];
-    };
-    for (const room of plan.view?.shell.rooms ?? []) for (const corner of room.outline) see(corner as Point);
-    for (const thing of picture.within({
-      minX: p.x - least,
-      minY: p.y - least,
-      maxX: p.x + least,
-      maxY: p.y + least,
-    })) {
-      const angle = (thing.item.turn * Math.PI) / 180;
-      const [sin, cos] = [Math.sin(angle), Math.cos(angle)];
-      for (const ring of thing.form.outlines)
-        for (const own of ring as Point[])
-          see({ x: thing.item.x + own.x * cos - own.y * sin, y: thing.item.y + own.x * sin + own.y * cos });
-    }
-    return best;
   }
 
   async function putOpening(at: Point) {
     const tool = tools.tool as Extract<typeof tools.tool, { kind: "opening" }>;
-    const p = view.toLevel(at);
-    let best: { id: string; along: number; off: number; left: boolean } | null = null;
-    for (const wall of plan.all("wall")) {
-      const [s, e] = [wall.start as Point, wall.end as Point];
-      const length = Math.hypot(e.x - s.x, e.y - s.y);
-      const [ux, uy] = [(e.x - s.x) / length, (e.y - s.y) / length];
-      const along = (p.x - s.x) * ux + (p.y - s.y) * uy;
-      const across = (p.y - s.y) * ux - (p.x - s.x) * uy;
-      if (along < 0 || along > length || Math.abs(across) > wall.thickness / 2 + 400) continue;
-      if (!best || Math.abs(across) < best.off)
-        best = { id: wall.id, along, off: Math.abs(across), left: across > 0 };
-    }
+    const best = wallAt(plan.all("wall"), view.toLevel(at));
     if (!best) {
       plan.notice = "Press on a wall to put it in.";
       return;
@@ -622,17 +515,6 @@
     }
   }
 
-  const bar = $derived.by(() => {
-    const steps =
-      plan.units === "Metric"
-        ? [100, 200, 500, 1000, 2000, 5000, 10000, 20000, 50000]
-        : [1, 2, 5, 10, 20, 50, 100].map((f) => f * 304.8);
-    const step = steps.findLast((s) => s * view.scale <= 110) ?? steps[0]!;
-    return {
-      px: step * view.scale,
-      text: plan.units === "Metric" ? `${step / 1000} m` : `${Math.round(step / 304.8)} ft`,
-    };
-  });
   const under = $derived(view.toLevel(pointer));
 </script>
 
@@ -663,56 +545,7 @@
     <Chip {plan} {near} {x} {y} still={!gesture && plan.canEdit} />
   {/each}
 
-  {#if tools.tool.kind === "measure" && tools.tool.from}
-    {@const to = tools.tool.to ?? under}
-    {@const from = tools.tool.from}
-    {@const mid = view.toScreen({ x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 })}
-    <div
-      class="absolute flex -translate-x-1/2 -translate-y-1/2 items-center gap-1"
-      style:left="{mid.x}px"
-      style:top="{mid.y}px"
-    >
-      <span class="rounded-full bg-pencil px-2.5 py-0.5 font-semibold text-white" data-testid="measure">
-        {writeWidth(Math.hypot(to.x - from.x, to.y - from.y), plan.units)}
-      </span>
-      {#if tools.tool.to && plan.canEdit}
-        <button
-          class="action h-6 px-2"
-          onpointerdown={(e) => e.stopPropagation()}
-          onclick={async () => {
-            await plan.do({
-              do: "keep-measure",
-              id: plan.newId("measure"),
-              schemeId: plan.view!.schemeId,
-              levelId: plan.view!.levelId,
-              from,
-              to,
-            });
-            tools.rest();
-          }}>Keep</button
-        >
-      {/if}
-    </div>
-  {/if}
-  {#each plan.all("dimension") as kept (kept.id)}
-    {@const at = view.toScreen({
-      x: ((kept.from.x ?? 0) + (kept.to.x ?? 0)) / 2,
-      y: ((kept.from.y ?? 0) + (kept.to.y ?? 0)) / 2,
-    })}
-    <button
-      class="absolute -translate-x-1/2 -translate-y-1/2 rounded bg-paper px-1 font-semibold text-pencil"
-      style:left="{at.x}px"
-      style:top="{at.y}px"
-      title="Kept measure. Press to pick, Delete to remove."
-      onpointerdown={(e) => e.stopPropagation()}
-      onclick={() => plan.pick([kept.id])}
-    >
-      {writeWidth(
-        Math.hypot((kept.to.x ?? 0) - (kept.from.x ?? 0), (kept.to.y ?? 0) - (kept.from.y ?? 0)),
-        plan.units,
-      )}
-    </button>
-  {/each}
+  <MeasureLabels {plan} {view} {under} />
 
   {#if grip}
     <button
@@ -736,27 +569,5 @@
     >
   {/if}
 
-  <div
-    class="pointer-events-none absolute bottom-3 left-4 flex items-end gap-6 text-[12px] font-medium text-soft"
-  >
-    <div>
-      <div class="flex justify-between"><span>0</span><span>{bar.text}</span></div>
-      <div class="h-1.5 border border-t-0 border-ink" style:width="{bar.px}px"></div>
-    </div>
-    {#if inside}<span class="font-figure"
-        >x {writeWidth(under.x, plan.units)} &nbsp; y {writeWidth(under.y, plan.units)}</span
-      >{/if}
-  </div>
-  <div class="absolute right-3 bottom-3 flex items-center gap-2 text-[12px] font-medium text-soft">
-    <span>1 : {Math.round(3.7795 / view.scale)} on screen</span>
-    <div
-      class="flex rounded-md border border-edge bg-white"
-      role="presentation"
-      onpointerdown={(e) => e.stopPropagation()}
-    >
-      <button class="h-6 w-7" aria-label="Zoom out" onclick={() => zoomBy(1 / 1.3)}>−</button>
-      <button class="h-6 px-1.5" onclick={fit}>fit</button>
-      <button class="h-6 w-7" aria-label="Zoom in" onclick={() => zoomBy(1.3)}>+</button>
-    </div>
-  </div>
+  <ViewBar {plan} {view} under={inside ? under : null} {fit} {zoomBy} />
 </div>

@@ -112,7 +112,8 @@ export class Picture {
       if (thing.form.flat) paintItem(ctx, view, ratio, thing, this.faint ? "faint" : "rest");
     this.paintShell(ctx, view, ratio);
     for (const thing of things)
-      if (!thing.form.flat) paintItem(ctx, view, ratio, thing, this.faint ? "faint" : "rest");
+      if (!thing.form.flat)
+        paintItem(ctx, view, ratio, thing, this.faint || thing.item.setAside ? "faint" : "rest");
     ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
     for (const thing of things) paintLabel(ctx, view, thing, this.faint ? ink.faint : ink.full);
     this.paintRooms(ctx, view);

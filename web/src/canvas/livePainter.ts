@@ -1,0 +1,101 @@
+import type { Dimension, Finding, Near } from "../app/api";
+import { ink } from "./painter";
+import type { Point, Viewport } from "./viewport";
+
+type Ctx = CanvasRenderingContext2D;
+
+function stroke(ctx: Ctx, view: Viewport, from: Point, to: Point) {
+  const [a, b] = [view.toScreen(from), view.toScreen(to)];
+  ctx.beginPath();
+  ctx.moveTo(a.x, a.y);
+  ctx.lineTo(b.x, b.y);
+  ctx.stroke();
+}
+
+function ring(ctx: Ctx, x: number, y: number, radius: number) {
+  ctx.beginPath();
+  ctx.arc(x, y, radius, 0, 2 * Math.PI);
+}
+
+/** The way a finding is about, in plum. */
+export function paintRoute(ctx: Ctx, view: Viewport, route: Point[]) {
+  if (route.length < 2) return;
+  ctx.beginPath();
+  route.forEach((p, i) => {
+    const at = view.toScreen(p);
+    if (i) ctx.lineTo(at.x, at.y);
+    else ctx.moveTo(at.x, at.y);
+  });
+  ctx.lineJoin = "round";
+  ctx.strokeStyle = "rgba(107,63,135,.25)";
+  ctx.lineWidth = 7;
+  ctx.stroke();
+  ctx.strokeStyle = ink.plum;
+  ctx.lineWidth = 1.5;
+  ctx.stroke();
+}
+
+/** Where a finding is: a ring, and the line between its two ends when it has two. */
+export function paintFinding(ctx: Ctx, view: Viewport, finding: Finding) {
+  const [a, b] = finding.at as Point[];
+  if (!a) return;
+  ctx.strokeStyle = ink.must;
+  ctx.lineWidth = 2;
+  const from = view.toScreen(a);
+  const to = b ? view.toScreen(b) : from;
+  if (b) stroke(ctx, view, a, b);
+  const radius = Math.max(b ? 12 : 14, Math.hypot(to.x - from.x, to.y - from.y) / 2);
+  ring(ctx, (from.x + to.x) / 2, (from.y + to.y) / 2, radius);
+  ctx.stroke();
+}
+
+/** Overlaps are shown while moving, before anybody asks. */
+export function paintOverlaps(ctx: Ctx, view: Viewport, findings: Finding[]) {
+  ctx.fillStyle = "rgba(163,23,58,.18)";
+  ctx.strokeStyle = ink.must;
+  ctx.lineWidth = 1.5;
+  for (const overlap of findings)
+    if (overlap.kind === "Overlap")
+      for (const p of overlap.at as Point[]) {
+        const at = view.toScreen(p);
+        ring(ctx, at.x, at.y, 12);
+        ctx.fill();
+        ctx.stroke();
+      }
+}
+
+/** The line a moving thing has been drawn to. */
+export function paintGuide(ctx: Ctx, view: Viewport, guide: Point[]) {
+  if (guide.length !== 2) return;
+  ctx.strokeStyle = ink.pencil;
+  ctx.lineWidth = 1;
+  ctx.setLineDash([5, 4]);
+  stroke(ctx, view, guide[0]!, guide[1]!);
+  ctx.setLineDash([]);
+}
+
+/** Lines of the clear distances, of kept measures and of the measure being taken. */
+export function paintMeasures(
+  ctx: Ctx,
+  view: Viewport,
+  near: Near[],
+  kept: Dimension[],
+  taking: [Point, Point] | null,
+) {
+  ctx.strokeStyle = ink.pencil;
+  ctx.lineWidth = 1.2;
+  ctx.setLineDash([2, 3]);
+  for (const distance of near) stroke(ctx, view, distance.from as Point, distance.to as Point);
+  ctx.setLineDash([]);
+  for (const measure of kept) stroke(ctx, view, measure.from as Point, measure.to as Point);
+  if (taking) stroke(ctx, view, taking[0], taking[1]);
+}
+
+/** The rubber band, in screen pixels. */
+export function paintBand(ctx: Ctx, a: Point, b: Point) {
+  ctx.strokeStyle = ink.pencil;
+  ctx.lineWidth = 1;
+  ctx.fillStyle = "rgba(36,86,166,.08)";
+  ctx.fillRect(a.x, a.y, b.x - a.x, b.y - a.y);
+  ctx.strokeRect(a.x + 0.5, a.y + 0.5, b.x - a.x, b.y - a.y);
+}

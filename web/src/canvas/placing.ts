@@ -1,0 +1,65 @@
+import type { Near, ShellView, Wall } from "../app/api";
+import type { Picture } from "./painter";
+import type { Point, Viewport } from "./viewport";
+
+/** A measure's end is drawn to a corner of a room or of an item's outline within 9 px. */
+export function measureEnd(at: Point, view: Viewport, shell: ShellView | null, picture: Picture): Point {
+  const p = view.toLevel(at);
+  let best = p;
+  let least = 9 / view.scale;
+  const see = (q: Point) => {
+    const d = Math.hypot(q.x - p.x, q.y - p.y);
+    if (d < least) [best, least] = [q, d];
+  };
+  for (const room of shell?.rooms ?? []) for (const corner of room.outline) see(corner as Point);
+  for (const { item, form } of picture.within({
+    minX: p.x - least,
+    minY: p.y - least,
+    maxX: p.x + least,
+    maxY: p.y + least,
+  })) {
+    const angle = (item.turn * Math.PI) / 180;
+    const [sin, cos] = [Math.sin(angle), Math.cos(angle)];
+    for (const ring of form.outlines)
+      for (const own of ring as Point[])
+        see({ x: item.x + own.x * cos - own.y * sin, y: item.y + own.x * sin + own.y * cos });
+  }
+  return best;
+}
+
+/** The wall under a point of the level or within 400 mm of it: how far along, and whether the point is to its left. */
+export function wallAt(walls: Wall[], p: Point): { id: string; along: number; left: boolean } | null {
+  let best: { id: string; along: number; left: boolean } | null = null;
+  let least = Infinity;
+  for (const wall of walls) {
+    const [s, e] = [wall.start as Point, wall.end as Point];
+    const length = Math.hypot(e.x - s.x, e.y - s.y);
+    const [ux, uy] = [(e.x - s.x) / length, (e.y - s.y) / length];
+    const along = (p.x - s.x) * ux + (p.y - s.y) * uy;
+    const across = (p.y - s.y) * ux - (p.x - s.x) * uy;
+    if (
+      along < 0 ||
+      along > length ||
+      Math.abs(across) > wall.thickness / 2 + 400 ||
+      Math.abs(across) >= least
+    )
+      continue;
+    least = Math.abs(across);
+    best = { id: wall.id, along, left: across > 0 };
+  }
+  return best;
+}
+
+/** Chips stand in the middle of their lines, or further along where something already is. Screen pixels. */
+export function placeChips(chips: Near[], view: Viewport, taken: Point[]) {
+  const used = [...taken];
+  const free = (p: Point) => used.every((q) => Math.abs(p.x - q.x) > 46 || Math.abs(p.y - q.y) > 21);
+  return chips.map((near) => {
+    const [a, b] = [view.toScreen(near.from as Point), view.toScreen(near.to as Point)];
+    const along = (t: number) => ({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t });
+    let at = [0.5, 0.7, 0.3, 0.9, 1.1].map(along).find(free) ?? along(0.5);
+    for (let tries = 0; !free(at) && tries < 6; tries++) at = { x: at.x, y: at.y + 22 };
+    used.push(at);
+    return { near, ...at };
+  });
+}
