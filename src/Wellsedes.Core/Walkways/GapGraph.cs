@@ -48,22 +48,18 @@ public sealed class GapGraph
     /// <summary>Leaves out obstacles that lie wholly inside another one.</summary>
     private static Obstacle[] Outermost(IReadOnlyList<Obstacle> all)
     {
-        var order = all.OrderBy(o => o.Grown.Bounds.MinX).ToArray();
+        var grid = new BoxGrid<Obstacle>();
+        foreach (var obstacle in all)
+            grid.Add(obstacle, obstacle.Grown.Bounds);
         var inside = new HashSet<Obstacle>(ReferenceEqualityComparer.Instance);
-        var widest = order.Length == 0 ? 0 : order.Max(o => o.Grown.Bounds.Width);
-        for (var i = 0; i < order.Length; i++)
-        for (var j = i + 1; j < order.Length; j++)
-        {
-            var (one, two) = (order[i].Grown, order[j].Grown);
-            if (two.Bounds.MinX > one.Bounds.MaxX || two.Bounds.MinX - one.Bounds.MinX > widest)
+        foreach (var one in all)
+        foreach (var two in grid.Meeting(one.Grown.Bounds))
+            // Of two that cover each other the later stays: one of them must.
+            if (two != one && !inside.Contains(two) && two.Grown.Covers(one.Grown))
+            {
+                inside.Add(one);
                 break;
-            if (!one.Bounds.Meets(two.Bounds))
-                continue;
-            if (!inside.Contains(order[i]) && one.Covers(two))
-                inside.Add(order[j]);
-            else if (!inside.Contains(order[j]) && two.Covers(one))
-                inside.Add(order[i]);
-        }
+            }
         return [.. all.Where(o => !inside.Contains(o))];
     }
 

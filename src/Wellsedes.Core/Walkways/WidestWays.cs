@@ -23,6 +23,9 @@ public sealed class WidestWays
     private readonly GapGraph graph;
     private readonly double[] width;
     private readonly (int Face, Narrow Narrow)[] cameFrom;
+
+    /// <summary>The narrowest place passed on the way to each face.</summary>
+    private readonly Narrow?[] narrowest;
     private readonly Dictionary<Narrow, Pinch> pinches = new(ReferenceEqualityComparer.Instance);
 
     public WidestWays(GapGraph graph, IEnumerable<Point> sources)
@@ -30,6 +33,7 @@ public sealed class WidestWays
         this.graph = graph;
         width = new double[graph.SlotCount];
         cameFrom = new (int, Narrow)[graph.SlotCount];
+        narrowest = new Narrow?[graph.SlotCount];
         Array.Fill(cameFrom, (-1, null!));
         var done = new bool[graph.SlotCount];
         var queue = new PriorityQueue<(int Face, int From, Narrow Narrow), double>();
@@ -47,6 +51,8 @@ public sealed class WidestWays
                 continue;
             width[next.Face] = Math.Min(width[next.From], next.Narrow.Width);
             cameFrom[next.Face] = (next.From, next.Narrow);
+            var before = narrowest[next.From];
+            narrowest[next.Face] = before is not null && before.Width <= next.Narrow.Width ? before : next.Narrow;
             Open(next.Face);
         }
 
@@ -76,10 +82,7 @@ public sealed class WidestWays
     /// <summary>The narrowest of the places passed to a face, measured on the true shapes; null beside a source.</summary>
     internal Pinch? PinchTo(int face)
     {
-        Narrow? least = null;
-        foreach (var narrow in Passed(face))
-            if (least is null || narrow.Width < least.Width)
-                least = narrow;
+        var least = narrowest[face];
         if (least is null)
             return null;
         if (!pinches.TryGetValue(least, out var pinch))

@@ -82,7 +82,7 @@
     <h3 class="heading mt-3 mb-2">Sheet</h3>
     <fieldset class="min-w-0 space-y-1.5" disabled={!plan.canEdit}>
       <div class="flex items-center gap-2">
-        <label class="w-[88px] text-soft" for="paper">Paper</label>
+        <label class="w-[48px] text-soft" for="paper">Paper</label>
         <select
           id="paper"
           class="field min-w-0 flex-1"
@@ -103,7 +103,7 @@
         </select>
       </div>
       <div class="flex items-center gap-2">
-        <label class="w-[88px] text-soft" for="scale">Scale</label>
+        <label class="w-[48px] text-soft" for="scale">Scale</label>
         <select
           id="scale"
           class="field min-w-0 flex-1"
