@@ -14,13 +14,8 @@ internal static class Halls
         double width = across * pitch + 2400,
             depth = rows * pitch + 2400;
         List<Entity> all = [.. PlanStart.Entities($"Banquet {tables}", UnitSystem.Metric)];
-        Wall Side(string name, double x1, double y1, double x2, double y2) =>
-            new($"hall-{name}", PlanStart.LevelId, new(x1, y1), new(x2, y2), 300, 4000, "Masonry");
         all.AddRange([
-            Side("south", -150, -150, width + 150, -150),
-            Side("east", width + 150, -150, width + 150, depth + 150),
-            Side("north", width + 150, depth + 150, -150, depth + 150),
-            Side("west", -150, depth + 150, -150, -150),
+            .. Walls(width, depth),
             new Room("hall", PlanStart.LevelId, "Hall", "", "", width / 2, 300, 4000),
             Door("entrance", "hall-south", width / 2, OpeningMark.EntranceAndExit),
             Door("exit", "hall-north", width / 2, OpeningMark.Exit),
@@ -49,13 +44,8 @@ internal static class Halls
         var width = across * 600 + 4000.0;
         var depth = (chairs / across + 1) * 1000 + 4000.0;
         List<Entity> all = [.. plan.Entities.Values.Where(e => e is not Item and not Wall and not Opening and not Room)];
-        Wall Side(string name, double x1, double y1, double x2, double y2) =>
-            new($"hall-{name}", PlanStart.LevelId, new(x1, y1), new(x2, y2), 300, 4000, "Masonry");
         all.AddRange([
-            Side("south", -150, -150, width + 150, -150),
-            Side("east", width + 150, -150, width + 150, depth + 150),
-            Side("north", width + 150, depth + 150, -150, depth + 150),
-            Side("west", -150, depth + 150, -150, -150),
+            .. Walls(width, depth),
             new Room("hall", PlanStart.LevelId, "Hall", "", "", width / 2, 300, 4000),
             Door("entrance", "hall-south", width / 2, OpeningMark.EntranceAndExit),
         ]);
@@ -72,6 +62,16 @@ internal static class Halls
                 )
             );
         return Plan.Of(all);
+    }
+
+    private static IEnumerable<Wall> Walls(double width, double depth)
+    {
+        Wall Side(string name, double x1, double y1, double x2, double y2) =>
+            new($"hall-{name}", PlanStart.LevelId, new(x1, y1), new(x2, y2), 300, 4000, "Masonry");
+        yield return Side("south", -150, -150, width + 150, -150);
+        yield return Side("east", width + 150, -150, width + 150, depth + 150);
+        yield return Side("north", width + 150, depth + 150, -150, depth + 150);
+        yield return Side("west", -150, depth + 150, -150, -150);
     }
 
     private static Opening Door(string id, string wall, double along, OpeningMark mark) =>

@@ -190,6 +190,34 @@ test("everything by keyboard: pick, turn, move, duplicate, set aside, remove, un
   await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
 });
 
+test("without a pointer: a room, a door and a table by keys alone", async ({
+  planner,
+  page,
+}) => {
+  await planner.signIn();
+  await planner.newPlan("No mouse");
+  await planner.plan.focus();
+  await page.keyboard.press("1");
+  await page.getByRole("button", { name: "Make the room" }).focus();
+  await page.keyboard.press("Enter");
+  await expect(planner.tally).toContainText("24.0 m²");
+  await page.getByRole("button", { name: /^Put a door/ }).focus();
+  await page.keyboard.press("Enter");
+  await expect(
+    page.getByRole("button", { name: "Door", exact: true }).last(),
+  ).toBeVisible();
+  await expect(
+    page.getByRole("heading", { name: "Doors and windows" }),
+  ).toBeVisible();
+  await planner.plan.focus();
+  await page.keyboard.press("/");
+  await page.keyboard.type("round 1220");
+  await page.getByRole("button", { name: /^Round table 1220/ }).focus();
+  await page.keyboard.press("Enter");
+  await expect(planner.item("Table 1, 6 seats")).toBeAttached();
+  await planner.saved();
+});
+
 test("pressing again goes through what lies beneath, a rubber band and Shift pick many", async ({
   planner,
   page,

@@ -65,6 +65,11 @@
     observer.observe(host);
     resize();
     void document.fonts.ready.then(() => repaint("all"));
+    tools.inMiddle = () => {
+      const middle = { x: size.width / 2, y: size.height / 2 };
+      if (tools.tool.kind === "place") void drop(middle, false);
+      else if (tools.tool.kind === "opening") void putOpening(middle, Infinity);
+    };
     (host as HTMLElement & { planView?: unknown }).planView = () => view;
     return () => observer.disconnect();
   });
@@ -440,9 +445,9 @@
     tools.tool = !tool.from || tool.to ? { kind: "measure", from: p, to: null } : { ...tool, to: p };
   }
 
-  async function putOpening(at: Point) {
+  async function putOpening(at: Point, reach = 400) {
     const tool = tools.tool as Extract<typeof tools.tool, { kind: "opening" }>;
-    const best = wallAt(plan.all("wall"), view.toLevel(at));
+    const best = wallAt(plan.all("wall"), view.toLevel(at), reach);
     if (!best) {
       plan.notice = "Press on a wall to put it in.";
       return;

@@ -27,8 +27,12 @@ export function measureEnd(at: Point, view: Viewport, shell: ShellView | null, p
   return best;
 }
 
-/** The wall under a point of the level or within 400 mm of it: how far along, and whether the point is to its left. */
-export function wallAt(walls: Wall[], p: Point): { id: string; along: number; left: boolean } | null {
+/** The wall under a point of the level or within reach of it (mm): how far along, and whether the point is to its left. */
+export function wallAt(
+  walls: Wall[],
+  p: Point,
+  reach = 400,
+): { id: string; along: number; left: boolean } | null {
   let best: { id: string; along: number; left: boolean } | null = null;
   let least = Infinity;
   for (const wall of walls) {
@@ -40,7 +44,7 @@ export function wallAt(walls: Wall[], p: Point): { id: string; along: number; le
     if (
       along < 0 ||
       along > length ||
-      Math.abs(across) > wall.thickness / 2 + 400 ||
+      Math.abs(across) > wall.thickness / 2 + reach ||
       Math.abs(across) >= least
     )
       continue;

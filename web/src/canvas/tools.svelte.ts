@@ -17,6 +17,8 @@ export interface OpeningChoice {
 
 class Tools {
   tool = $state.raw<Tool>({ kind: "pick" });
+  /** Does what the tool does in the middle of the view: how a keyboard places things. Set by the canvas. */
+  inMiddle: () => void = () => {};
   rest = () => (this.tool = { kind: "pick" });
 }
 

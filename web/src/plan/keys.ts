@@ -2,7 +2,7 @@ import { tools } from "../canvas/tools.svelte";
 import type { OpenPlan, Stage } from "./openPlan.svelte";
 
 export const keyList: [string, string][] = [
-  ["/", "Search the catalogue"],
+  ["/", "Search the catalogue; Enter on an entry places it in the middle of the view"],
   ["1 2 3 4", "Shell, Furnish, Prove, Issue"],
   [", and .", "Turn what is picked by 15°; with Shift by 1°"],
   ["Arrows", "Move what is picked by 10 mm; with Shift by 100 mm. With nothing picked: move the view"],

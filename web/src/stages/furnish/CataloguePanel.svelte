@@ -120,7 +120,11 @@
         disabled={!plan.canEdit}
         title="{entry.item.name}: {entry.item.source.title}; from memory"
         onpointerdown={(e) => drag(e, entry)}
-        onclick={() => take(entry)}
+        onclick={(e) => {
+          take(entry);
+          // A click without a pointer comes from the keyboard: it goes into the middle of the view.
+          if (e.detail === 0) tools.inMiddle();
+        }}
       >
         <SymbolPicture form={entry.form} />
         <span class="min-w-0 flex-1">

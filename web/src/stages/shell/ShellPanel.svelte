@@ -128,11 +128,13 @@
       <button
         class="action-main w-full"
         disabled={!plan.all("wall").length}
-        onclick={() =>
-          (tools.tool = {
+        onclick={(e) => {
+          tools.tool = {
             kind: "opening",
             opening: { ...choice, mark: choice.kind === "Window" ? "None" : choice.mark },
-          })}
+          };
+          if (e.detail === 0) tools.inMiddle();
+        }}
       >
         Put a {names[choice.kind].toLowerCase()} in a wall…
       </button>
