@@ -21,6 +21,7 @@ switch (args)
     case ["core"]:
         foreach (var tables in (int[])[20, 80, 200, 400, 800])
             Full(tables);
+        Drag(Halls.Banquet(80), "table-40", "80 tables of ten");
         Drag(Halls.Banquet(500), "table-250", "500 tables of ten");
         Drag(Halls.Rows(500), "chair-250", "500 loose chairs");
         Pdf();
@@ -112,6 +113,7 @@ static async Task ProbeAsync(Uri address)
     foreach (
         var (plan, id, name) in new[]
         {
+            (Halls.Banquet(80), "table-40", "80 tables of ten"),
             (Halls.Banquet(500), "table-250", "500 tables of ten"),
             (Halls.Rows(500), "chair-250", "500 loose chairs"),
         }
