@@ -21,6 +21,13 @@ for (const ratio of [1, 2]) {
   const page = await context.newPage();
   const session = await context.newCDPSession(page);
   await session.send("Emulation.setDeviceMetricsOverride", { width: 1280, height: 800, deviceScaleFactor: 0, mobile: false });
+  // The live link passes through here, so that a delay can be put on it (ms each way).
+  let delay = 0;
+  await page.routeWebSocket(/\/live/, (socket) => {
+    const server = socket.connectToServer();
+    socket.onMessage((message) => (delay ? setTimeout(() => server.send(message), delay) : server.send(message)));
+    server.onMessage((message) => (delay ? setTimeout(() => socket.send(message), delay) : socket.send(message)));
+  });
   await page.goto(url);
   await page.getByLabel("E-mail address").fill("n.ash@tidemill.example");
   await page.getByLabel("Password").fill("orchard-supper");
@@ -85,7 +92,7 @@ for (const ratio of [1, 2]) {
     }
   });
   await frames("pan, at work", pan);
-  await frames("drag one", async () => {
+  const drag = async () => {
     const options = await page.getByRole("option").all();
     const target = await options[Math.floor(options.length / 2)].boundingBox();
     const from = { x: target.x + target.width / 2, y: target.y + target.height / 2 };
@@ -98,6 +105,12 @@ for (const ratio of [1, 2]) {
     await page.keyboard.press("Escape");
     await page.mouse.move(from.x, from.y);
     await page.mouse.up();
-  });
+  };
+  await frames("drag one", drag);
+  if (ratio === 1) {
+    delay = 50;
+    await frames("drag one, 100 ms added on the way", drag);
+    delay = 0;
+  }
   await browser.close();
 }

@@ -55,4 +55,9 @@ public sealed record CatalogueItem(
     string Counted = "",
     string Tag = "",
     int Parts = 0
-);
+)
+{
+    /// <summary>Whether its width is a diameter, and its depth the same.</summary>
+    [JsonIgnore]
+    public bool IsRound => Maker is "round-table" or "standing-table" or "stool" or "plant";
+}

@@ -39,7 +39,7 @@ internal sealed class DimensionPainter(ITextMeasure text, PaperMap map, UnitSyst
         // The chain stands clear of leaves that swing outward.
         var swing = openings
             .Where(opening => opening.IsDoor && opening.SwingsRight == left)
-            .Select(opening => opening.Kind == OpeningKind.DoubleDoor ? opening.Width / 2 : opening.Width)
+            .Select(opening => opening.LeafLength)
             .DefaultIfEmpty(0)
             .Max();
         var off = Math.Max(Chain, swing / map.Ratio + 2) + wall.Thickness / map.Ratio;

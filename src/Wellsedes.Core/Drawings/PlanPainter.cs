@@ -39,8 +39,7 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
         {
             var away = input.Space.RoomAt(place.Frame.Out(new Point(0, place.Wall.Thickness))) is null ? -1 : 1;
             var swings = place.Opening.SwingsRight == away < 0 && place.Opening.IsDoor;
-            var leaf = place.Opening.Kind == OpeningKind.DoubleDoor ? place.Opening.Width / 2 : place.Opening.Width;
-            var off = away * (place.Wall.Thickness / 2 + (swings ? leaf : 0));
+            var off = away * (place.Wall.Thickness / 2 + (swings ? place.Opening.LeafLength : 0));
             var at = map.ToPaper(place.Frame.Out(new Point(0, off)));
             var turned = Math.Abs(place.Wall.Along.Y) > 0.7;
             var outward = map.ToPaper(place.Frame.Out(new Point(0, off + away * 1000))) - at;

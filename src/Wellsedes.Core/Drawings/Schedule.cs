@@ -46,7 +46,7 @@ public static class Schedule
             kind.Tag,
             kind.Name,
             size,
-            kind.Maker is "round-table" or "standing-table" or "stool" or "plant",
+            kind.IsRound,
             count,
             [.. labels.Where(label => label.Length > 0).OrderBy(Number).ThenBy(label => label, StringComparer.Ordinal)]
         );

@@ -62,32 +62,17 @@ public static class ShellPainter
 
     private static IEnumerable<(PathShape Panel, PathShape Swing)> Leaves(OpeningPlace place)
     {
-        var opening = place.Opening;
-        var half = opening.Width / 2;
-        var up = opening.SwingsRight ? -1 : 1;
-        var face = up * place.Wall.Thickness / 2;
-        if (opening.Kind == OpeningKind.DoubleDoor)
-        {
-            yield return Leaf(-half, 1, half, face, up, place.Frame);
-            yield return Leaf(half, -1, half, face, up, place.Frame);
-        }
-        else
-            yield return opening.HingeAtEnd
-                ? Leaf(half, -1, opening.Width, face, up, place.Frame)
-                : Leaf(-half, 1, opening.Width, face, up, place.Frame);
-    }
-
-    private static (PathShape, PathShape) Leaf(double hinge, int towards, double length, double face, int up, Placement frame)
-    {
         const double thick = 40;
-        var panel = PathShape.Box(
-            Math.Min(hinge, hinge + towards * thick),
-            Math.Min(face, face + up * length),
-            Math.Max(hinge, hinge + towards * thick),
-            Math.Max(face, face + up * length)
-        );
-        var sweep = up * towards * 90;
-        var swing = PathShape.Arc(new Point(hinge, face), length, towards > 0 ? 0 : 180, sweep);
-        return (panel.At(frame), swing.At(frame));
+        foreach (var (hinge, towards, length, face, up) in DoorLeaf.Of(place.Opening, place.Wall))
+        {
+            var panel = PathShape.Box(
+                Math.Min(hinge, hinge + towards * thick),
+                Math.Min(face, face + up * length),
+                Math.Max(hinge, hinge + towards * thick),
+                Math.Max(face, face + up * length)
+            );
+            var swing = PathShape.Arc(new Point(hinge, face), length, towards > 0 ? 0 : 180, up * towards * 90);
+            yield return (panel.At(place.Frame), swing.At(place.Frame));
+        }
     }
 }

@@ -217,8 +217,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
             ?? Check("height", edit.Height, kind.Size.Height);
         if (problem is not null)
             return EditAnswer.No(problem);
-        var isRound = kind.Maker is "round-table" or "standing-table" or "stool" or "plant";
-        var depth = isRound ? edit.Width : edit.Depth;
+        var depth = kind.IsRound ? edit.Width : edit.Depth;
         return Each(plan, [edit.Id], "Resized", i => i with { Width = edit.Width, Depth = depth, Height = edit.Height });
 
         Problem? Check(string field, double? value, double usual) =>

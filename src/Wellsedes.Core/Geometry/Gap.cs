@@ -34,7 +34,7 @@ public readonly record struct Gap(double Width, Point A, Point B)
             overlap = Crossing(a, b);
             if (overlap is not null)
             {
-                var middle = Centre(a, b);
+                var middle = Centre(a);
                 return (middle, middle);
             }
         }
@@ -106,12 +106,11 @@ public readonly record struct Gap(double Width, Point A, Point B)
         return (min, max);
     }
 
-    private static Point Centre(ReadOnlySpan<Point> a, ReadOnlySpan<Point> b)
+    private static Point Centre(ReadOnlySpan<Point> points)
     {
-        var smaller = a.Length == 0 ? b : a;
         var sum = default(Point);
-        foreach (var point in smaller)
+        foreach (var point in points)
             sum += point;
-        return sum * (1.0 / smaller.Length);
+        return sum * (1.0 / points.Length);
     }
 }

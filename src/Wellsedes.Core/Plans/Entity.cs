@@ -107,6 +107,10 @@ public sealed record Opening(
     [JsonIgnore]
     public bool IsDoor => Kind is OpeningKind.SingleDoor or OpeningKind.DoubleDoor;
 
+    /// <summary>Length of one leaf in mm, taken as its part of the cut.</summary>
+    [JsonIgnore]
+    public double LeafLength => Kind == OpeningKind.DoubleDoor ? Width / 2 : Width;
+
     [JsonIgnore]
     public bool IsEntrance => Mark is OpeningMark.Entrance or OpeningMark.EntranceAndExit;
 

@@ -8,6 +8,24 @@ namespace Wellsedes.Core.Spaces;
 /// <param name="Opening">The window or door this part stands for; null for plain wall.</param>
 public sealed record WallPiece(Wall Wall, Opening? Opening, Convex Body);
 
+/// <summary>
+/// A door leaf in its opening's frame, in mm: hinge at (Hinge, Face), shut along x towards +1 or -1, open along y up or down.
+/// </summary>
+public readonly record struct DoorLeaf(double Hinge, int Towards, double Length, double Face, int Up)
+{
+    /// <summary>The leaves of a door in a wall of a thickness; none for windows and gaps.</summary>
+    public static ImmutableArray<DoorLeaf> Of(Opening opening, Wall wall)
+    {
+        if (!opening.IsDoor)
+            return [];
+        var (half, up) = (opening.Width / 2, opening.SwingsRight ? -1 : 1);
+        var face = up * wall.Thickness / 2;
+        var atStart = new DoorLeaf(-half, 1, opening.LeafLength, face, up);
+        var atEnd = new DoorLeaf(half, -1, opening.LeafLength, face, up);
+        return opening.Kind == OpeningKind.DoubleDoor ? [atStart, atEnd] : [opening.HingeAtEnd ? atEnd : atStart];
+    }
+}
+
 /// <summary>An opening in its wall: frame with x along the wall and y to its left, origin at its middle.</summary>
 /// <param name="Swing">The floor each leaf sweeps; empty for windows and gaps.</param>
 /// <param name="Doorway">The floor within the thickness of the wall.</param>

@@ -103,29 +103,18 @@ public static class SpaceFinder
         var middle = wall.Start + along * opening.Along;
         var frame = new Placement(middle.X, middle.Y, Math.Atan2(along.Y, along.X) * 180 / Math.PI);
         var doorway = Part(wall, opening.Along - opening.Width / 2, opening.Along + opening.Width / 2);
-        return new OpeningPlace(opening, wall, frame, Swing(opening, wall, frame), doorway);
+        return new OpeningPlace(opening, wall, frame, [.. DoorLeaf.Of(opening, wall).Select(leaf => Swing(leaf, frame))], doorway);
     }
 
-    /// <summary>The quarter discs the leaves sweep, as polygons whose chords stay within 1 mm of the arc.</summary>
-    private static ImmutableArray<Convex> Swing(Opening opening, Wall wall, Placement frame)
-    {
-        if (!opening.IsDoor)
-            return [];
-        var (half, face) = (opening.Width / 2, (opening.SwingsRight ? -1 : 1) * wall.Thickness / 2);
-        var up = opening.SwingsRight ? -1 : 1;
-        if (opening.Kind == OpeningKind.DoubleDoor)
-            return [Leaf(-half, 1, half, face, up, frame), Leaf(half, -1, half, face, up, frame)];
-        return opening.HingeAtEnd ? [Leaf(half, -1, opening.Width, face, up, frame)] : [Leaf(-half, 1, opening.Width, face, up, frame)];
-    }
-
-    private static Convex Leaf(double hinge, double towards, double length, double face, double up, Placement frame)
+    /// <summary>The quarter disc a leaf sweeps, as a polygon whose chords stay within 1 mm of the arc.</summary>
+    private static Convex Swing(DoorLeaf leaf, Placement frame)
     {
         const int parts = 24;
-        List<Point> points = [new(hinge, face)];
+        List<Point> points = [new(leaf.Hinge, leaf.Face)];
         for (var i = 0; i <= parts; i++)
         {
             var direction = Point.At(90.0 * i / parts);
-            points.Add(new Point(hinge + towards * direction.X * length, face + up * direction.Y * length));
+            points.Add(new Point(leaf.Hinge + leaf.Towards * direction.X * leaf.Length, leaf.Face + leaf.Up * direction.Y * leaf.Length));
         }
         return Convex.Polygon([.. points.Select(frame.Out)]);
     }
