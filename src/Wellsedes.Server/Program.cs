@@ -10,10 +10,12 @@ using Wellsedes.Formats.PlanFile;
 using Wellsedes.Server.Demo;
 using Wellsedes.Server.Features.Accounts;
 using Wellsedes.Server.Features.Catalogue;
+using Wellsedes.Server.Features.Pictures;
 using Wellsedes.Server.Features.Plans;
 using Wellsedes.Server.Features.Projects;
 using Wellsedes.Server.Features.Sheets;
 using Wellsedes.Server.Security;
+using Wellsedes.Server.StandIns;
 using Wellsedes.Store;
 
 var builder = WebApplication.CreateBuilder(args);
@@ -69,6 +71,8 @@ builder
 builder.Services.AddOpenApi();
 builder.Services.AddSingleton<Roles>();
 builder.Services.AddSingleton<OpenPlans>();
+builder.Services.AddSingleton<SimulatedMeter>();
+builder.Services.AddHostedService(services => services.GetRequiredService<SimulatedMeter>());
 builder.Services.AddSingleton(new ItemForms(CatalogueList.Shipped));
 builder.Services.AddSingleton(services => new PlanStore(
     services.GetRequiredService<IDbContextFactory<WellsedesContext>>(),
@@ -90,6 +94,8 @@ api.MapAccounts();
 api.MapProjects();
 api.MapCatalogue();
 api.MapPlans();
+api.MapPictures();
+api.MapMeter();
 api.MapSheets();
 app.MapHub<PlanHub>("/live");
 app.MapGet("/health", () => "well").AllowAnonymous();

@@ -85,8 +85,33 @@ public sealed class IssuedRevision
     public required string For { get; set; }
     public required string Paper { get; set; }
     public required string ScaleName { get; set; }
+
+    /// <summary>The name of the level the sheet shows.</summary>
+    public required string LevelName { get; set; }
     public required byte[] Pdf { get; set; }
     public required byte[] Svg { get; set; }
     public required byte[] Csv { get; set; }
     public required byte[] PlanFile { get; set; }
+}
+
+/// <summary>A picture kept with a plan, never altered once written: the file as it came, and for a PDF the page as a picture beside it.</summary>
+public sealed class PlanPicture
+{
+    public Guid PlanId { get; set; }
+    public Guid Id { get; set; }
+    public required string Name { get; set; }
+    public int Page { get; set; }
+    public required byte[] File { get; set; }
+
+    /// <summary>The page of a PDF as PNG; null where the file itself is shown.</summary>
+    public byte[]? PagePng { get; set; }
+
+    /// <summary>Media type of what is shown.</summary>
+    public required string MediaType { get; set; }
+    public int Columns { get; set; }
+    public int Rows { get; set; }
+
+    /// <summary>Width of the paper in mm; null for pictures, which have none.</summary>
+    public double? PaperWidth { get; set; }
+    public DateTime AddedAt { get; set; }
 }

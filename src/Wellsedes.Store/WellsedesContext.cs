@@ -13,6 +13,7 @@ public sealed class WellsedesContext(DbContextOptions<WellsedesContext> options)
     public DbSet<PlanRecord> Plans => Set<PlanRecord>();
     public DbSet<PlanChange> Changes => Set<PlanChange>();
     public DbSet<PlanSnapshot> Snapshots => Set<PlanSnapshot>();
+    public DbSet<PlanPicture> Pictures => Set<PlanPicture>();
     public DbSet<IssuedRevision> Issued => Set<IssuedRevision>();
 
     protected override void OnModelCreating(ModelBuilder builder)
@@ -40,8 +41,16 @@ public sealed class WellsedesContext(DbContextOptions<WellsedesContext> options)
             snapshot.Property(s => s.Entities).HasColumnType("jsonb");
             snapshot.HasOne<PlanRecord>().WithMany().HasForeignKey(s => s.PlanId);
         });
+        builder.Entity<PlanPicture>(picture =>
+        {
+            picture.HasKey(p => new { p.PlanId, p.Id });
+            picture.Property(p => p.Name).HasMaxLength(120);
+            picture.Property(p => p.MediaType).HasMaxLength(20);
+            picture.HasOne<PlanRecord>().WithMany().HasForeignKey(p => p.PlanId);
+        });
         builder.Entity<IssuedRevision>(issued =>
         {
+            issued.Property(i => i.LevelName).HasMaxLength(40).HasDefaultValue("");
             issued.HasKey(i => new
             {
                 i.PlanId,

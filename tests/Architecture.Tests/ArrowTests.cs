@@ -24,6 +24,7 @@ public sealed class ArrowTests
         "Catalogue",
         "Plans",
         "Spaces",
+        "Tracing",
         "Walkways",
         "Arranging",
         "Capacity",

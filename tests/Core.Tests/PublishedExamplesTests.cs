@@ -24,7 +24,7 @@ public sealed class PublishedExamplesTests
         var sample = new Sample().Room(30_000, 20_000);
         // Three square metres of columns, as three of one square metre.
         for (var i = 0; i < 3; i++)
-            sample.Do(new PutColumn(new Column($"c{i}", PlanStart.LevelId, 5000 + 8000 * i, 9000, 0, 1000, 1000, false)));
+            sample.Do(new PutFixture(new Column($"c{i}", PlanStart.LevelId, 5000 + 8000 * i, 9000, 0, 1000, 1000, false)));
         var room = sample.State.Space.Rooms.Single();
         Assert.Equal(600, room.GrossInternal, 6);
         Assert.Equal(597, room.NetInternal, 6);

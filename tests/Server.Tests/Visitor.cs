@@ -34,7 +34,10 @@ public sealed class Visitor(HttpClient client)
     public async Task<Guid> DemoPlanAsync()
     {
         var projects = await client.GetFromJsonAsync<JsonArray>("/api/projects");
-        return (Guid)projects![0]!["plans"]![0]!["id"]!;
+        return (Guid)
+            projects![0]!["plans"]!
+                .AsArray()
+                .First(plan => ((string)plan!["title"]!).StartsWith("Orchard supper", StringComparison.Ordinal))!["id"]!;
     }
 
     public async Task<Guid> DemoProjectAsync() => (Guid)(await client.GetFromJsonAsync<JsonArray>("/api/projects"))![0]!["id"]!;

@@ -22,16 +22,30 @@ public static class Nearest
         int neighbours = 3
     )
     {
-        var shapes = moving.SelectMany(item => item.Standing).ToArray();
-        if (shapes.Length == 0)
+        if (moving.Count == 0)
             return [];
-        var box = shapes.Aggregate(Bounds.Empty, (sum, shape) => sum.Including(shape.Bounds));
-        var near = box.Grown(Reach);
         var ids = moving.Select(item => item.Item.Id).ToHashSet();
         // What stands on a deck has the deck under it, not beside it.
         var raised = all.Any(deck =>
             deck.Form.StoodOn && !ids.Contains(deck.Item.Id) && deck.Solids.Any(top => top.Holds(moving[0].Item.Placement.Origin))
         );
+        var beside = all.Where(item => !item.Form.WalkedOn && !(raised && item.Form.StoodOn)).ToArray();
+        return OfShapes([.. moving.SelectMany(item => item.Standing)], ids, space, beside, neighbours);
+    }
+
+    /// <summary>The same for shapes that need not be items.</summary>
+    public static ImmutableArray<NearDistance> OfShapes(
+        IReadOnlyList<Convex> shapes,
+        IReadOnlySet<string> ids,
+        LevelSpace space,
+        IReadOnlyList<PlacedItem> beside,
+        int neighbours
+    )
+    {
+        if (shapes.Count == 0)
+            return [];
+        var box = shapes.Aggregate(Bounds.Empty, (sum, shape) => sum.Including(shape.Bounds));
+        var near = box.Grown(Reach);
         var walls = space
             .Pieces.Where(piece => piece.Body.Bounds.Meets(near))
             .Select(piece => Closest(shapes, piece.Opening?.Id ?? piece.Wall.Id, WallName(piece), [piece.Body]))
@@ -42,11 +56,12 @@ public static class Nearest
         var second = walls.FirstOrDefault(wall =>
             first is not null && Math.Abs((wall.To - wall.From).Unit().Dot((first.To - first.From).Unit())) < 0.5
         );
-        var others = all.Where(item =>
-                !ids.Contains(item.Item.Id) && !item.Form.WalkedOn && !(raised && item.Form.StoodOn) && item.Bounds.Meets(near)
-            )
+        var others = beside
+            .Where(item => !ids.Contains(item.Item.Id) && item.Bounds.Meets(near))
             .Select(item => Closest(shapes, item.Item.Id, item.Name, item.Standing))
-            .Concat(space.Columns.Select(column => Closest(shapes, column.Id, "Column", [SpaceFinder.Solid(column)])))
+            .Concat(
+                space.Solids().Where(solid => !ids.Contains(solid.Id)).Select(solid => Closest(shapes, solid.Id, solid.Name, [solid.Shape]))
+            )
             .Where(found => found.Width is > Tolerance.Length and < Reach)
             .OrderBy(found => found.Width)
             .Take(neighbours);

@@ -76,14 +76,16 @@ public static class Overlaps
             var name = piece.Opening is null ? "a wall" : "a window";
             grid.Add(new Standing(piece.Body, -1, piece.Opening?.Id ?? piece.Wall.Id, name, OverlapKind.ThroughShell), piece.Body.Bounds);
         }
-        foreach (var column in space.Columns)
-        {
-            var solid = SpaceFinder.Solid(column);
-            grid.Add(new Standing(solid, -1, column.Id, "a column", OverlapKind.ThroughShell), solid.Bounds);
-        }
+        foreach (var (id, name, solid) in space.Solids())
+            grid.Add(new Standing(solid, -1, id, $"a {name.ToLowerInvariant()}", OverlapKind.ThroughShell), solid.Bounds);
+        foreach (var flight in space.Flights.Concat(space.Voids.Select(hole => hole.Flight)))
+            grid.Add(
+                new Standing(Fixtures.Solid(flight), -1, flight.Id, Fixtures.NameOf(flight), OverlapKind.OverKeepClear),
+                Fixtures.Solid(flight).Bounds
+            );
         foreach (var area in space.KeepClear)
         {
-            var floor = SpaceFinder.Floor(area);
+            var floor = Fixtures.Solid(area);
             var name = area.Name.Length > 0 ? area.Name : "a keep-clear area";
             grid.Add(new Standing(floor, -1, area.Id, name, OverlapKind.OverKeepClear), floor.Bounds);
         }

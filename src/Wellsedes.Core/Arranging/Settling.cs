@@ -21,7 +21,30 @@ public static class Settling
             return new Settled(thing.Item.Placement, "");
         if (thing.Kind.BackToWall && BackToWall(thing, space, catchDistance) is { } backed)
             return backed;
-        return InLine(thing, others, catchDistance) ?? new Settled(thing.Item.Placement, "");
+        return OnLines(thing, space, catchDistance) ?? InLine(thing, others, catchDistance) ?? new Settled(thing.Item.Placement, "");
+    }
+
+    /// <summary>The middle of a thing onto a setting-out line, or onto a crossing of two.</summary>
+    private static Settled? OnLines(PlacedItem thing, LevelSpace space, double catchDistance)
+    {
+        var at = thing.Item.Placement;
+        var near = space
+            .SettingOutLines.Select(line => (line, Foot: line.Through + line.Along * (at.Origin - line.Through).Dot(line.Along)))
+            .Where(l => l.Foot.DistanceTo(at.Origin) <= catchDistance)
+            .OrderBy(l => l.Foot.DistanceTo(at.Origin))
+            .ToArray();
+        if (near.Length == 0)
+            return null;
+        var (first, foot) = near[0];
+        foreach (var (second, _) in near.Skip(1))
+        {
+            var cross = first.Along.Cross(second.Along);
+            if (Math.Abs(cross) < 0.05)
+                continue;
+            var meet = first.Through + first.Along * ((second.Through - first.Through).Cross(second.Along) / cross);
+            return new Settled(at with { X = meet.X, Y = meet.Y }, "on a crossing", meet - first.Along * 600, meet + first.Along * 600);
+        }
+        return new Settled(at with { X = foot.X, Y = foot.Y }, "on a setting-out line", foot - first.Along * 600, foot + first.Along * 600);
     }
 
     private static Settled? BackToWall(PlacedItem thing, LevelSpace space, double catchDistance)
@@ -33,18 +56,17 @@ public static class Settling
         var least = double.PositiveInfinity;
         foreach (var wall in space.Pieces.Select(piece => piece.Wall).Distinct())
         {
-            var along = wall.Along;
-            var from = at.Origin - wall.Start;
-            var run = from.Dot(along);
-            var off = along.Cross(from);
+            var line = wall.Line;
+            var (run, off) = line.Nearest(at.Origin);
+            var along = line.Direction(run);
             var distance = Math.Abs(off) - wall.Thickness / 2;
-            if (run < 0 || run > wall.Length || distance > reach || distance >= least)
+            if (run <= 0 || run >= line.Length || distance > reach || distance >= least)
                 continue;
             var side = Math.Sign(off);
             if (side == 0)
                 continue;
             var away = along.Left() * side;
-            var origin = wall.Start + along * run + away * (wall.Thickness / 2 + depth);
+            var origin = line.At(run) + away * (wall.Thickness / 2 + depth);
             // The front looks away from the wall: own -y turned onto the outward direction.
             var turn = Measure.AngleText.Normal(Math.Round(Math.Atan2(away.X, -away.Y) * 180 / Math.PI, 9));
             least = distance;

@@ -24,20 +24,33 @@ public sealed record Tally(
 
 public static class Tallying
 {
-    public static Tally Of(LevelSpace space, IReadOnlyList<PlacedItem> items, Brief brief, IReadOnlyList<Way> ways)
+    /// <summary>Seats to sit in, and seats at desks.</summary>
+    public static (int Seats, int Workstations) Seats(IEnumerable<PlacedItem> items)
     {
-        var desks = items.Where(item => item.Kind.Counted == "desk").Sum(item => item.Form.Seats.Length);
-        var seats = items.Where(item => item.Kind.Counted != "desk").Sum(item => item.Form.Seats.Length);
-        double? net = space.Rooms.Length == 0 ? null : space.NetInternal;
+        var (seats, desks) = (0, 0);
+        foreach (var item in items)
+            if (item.Kind.Counted == "desk")
+                desks += item.Form.Seats.Length;
+            else
+                seats += item.Form.Seats.Length;
+        return (seats, desks);
+    }
+
+    public static Tally Of(IEnumerable<FoundRoom> found, IEnumerable<PlacedItem> items, Brief brief, IReadOnlyList<Way> ways)
+    {
+        var rooms = found.ToArray();
+        var all = items.ToArray();
+        var (seats, desks) = Seats(all);
+        double? net = rooms.Length == 0 ? null : rooms.Sum(room => room.NetInternal);
         return new Tally(
             seats,
             brief.Seats,
-            items.Count(item => item.Kind.Counted == "table"),
+            all.Count(item => item.Kind.Counted == "table"),
             brief.Tables,
             desks,
             brief.Workstations,
             net,
-            space.Rooms.Length == 0 ? null : space.Rooms.Sum(room => room.GrossInternal),
+            rooms.Length == 0 ? null : rooms.Sum(room => room.GrossInternal),
             net is { } area && seats + desks > 0 ? area / (seats + desks) : null,
             brief.AreaPerSeat,
             Narrowest(ways)

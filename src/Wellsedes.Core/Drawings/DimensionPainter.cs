@@ -1,6 +1,7 @@
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Spaces;
 
 namespace Wellsedes.Core.Drawings;
 
@@ -18,16 +19,32 @@ internal sealed class DimensionPainter(ITextMeasure text, PaperMap map, UnitSyst
             var walls = input.Space.Bounds;
             var onTop = (walls.MaxY - box.MaxY) / map.Ratio;
             var onLeft = (box.MinX - walls.MinX) / map.Ratio;
-            Between(new Point(box.MinX, box.MaxY), new Point(box.MaxX, box.MaxY), Overall + onTop);
-            Between(new Point(box.MinX, box.MinY), new Point(box.MinX, box.MaxY), Overall + onLeft);
+            Between(new Point(box.MinX, box.MaxY), new Point(box.MaxX, box.MaxY), Overall + onTop, Known(input, room, true));
+            Between(new Point(box.MinX, box.MinY), new Point(box.MinX, box.MaxY), Overall + onLeft, Known(input, room, false));
         }
         foreach (var wall in input.Space.Openings.GroupBy(place => place.Wall))
             ChainAlong(input, wall.Key, [.. wall.Select(place => place.Opening)]);
     }
 
+    /// <summary>How well a room's size is known: as its worst wall that runs that way.</summary>
+    private static Certainty Known(SheetInput input, FoundRoom room, bool across) =>
+        input
+            .Space.Bodies.Values.Select(body => body.Wall)
+            .Where(wall => wall.Certainty != Certainty.Surveyed && wall.Line.IsStraight)
+            .Where(wall => Math.Abs(wall.Line.Direction(0).X) > 0.7 == across)
+            .Where(wall => Beside(room, wall, 1) || Beside(room, wall, -1))
+            .Select(wall => wall.Certainty)
+            .DefaultIfEmpty(Certainty.Surveyed)
+            .Max();
+
+    private static bool Beside(FoundRoom room, Wall wall, int side) =>
+        room.Outline.Holds(wall.Line.At(wall.Length / 2, side * (wall.Thickness / 2 + 1)));
+
     private void ChainAlong(SheetInput input, Wall wall, Opening[] openings)
     {
-        var along = wall.Along;
+        if (!wall.Line.IsStraight)
+            return;
+        var along = wall.Line.Direction(0);
         var half = wall.Thickness / 2;
         var middle = Point.Middle(wall.Start, wall.End);
         var left = input.Space.RoomAt(middle + along.Left() * (half + 1)) is not null;
@@ -51,12 +68,12 @@ internal sealed class DimensionPainter(ITextMeasure text, PaperMap map, UnitSyst
             // The line stands outside the wall: to the left of a direction that has the room on its right.
             if (left)
                 (a, b) = (b, a);
-            Between(a, b, off);
+            Between(a, b, off, wall.Certainty);
         }
     }
 
     /// <summary>One dimension from a to b, its line a distance in mm of paper to the left of that direction.</summary>
-    public void Between(Point a, Point b, double offset)
+    public void Between(Point a, Point b, double offset, Certainty certainty = Certainty.Surveyed)
     {
         var (from, to) = (map.ToPaper(a), map.ToPaper(b));
         var along = (to - from).Unit();
@@ -73,6 +90,12 @@ internal sealed class DimensionPainter(ITextMeasure text, PaperMap map, UnitSyst
             marks.Add(new PathMark(PathShape.Line(tick - slant, tick + slant), Ink.Full, Ink.Medium));
         }
         var written = LengthText.Write(Math.Round(a.DistanceTo(b), 1), units);
+        written = certainty switch
+        {
+            Certainty.Surveyed => written,
+            Certainty.Assumed => $"{written} *",
+            _ => $"({written}) *",
+        };
         const double size = 2.5;
         var wide = text.Width(written, size, false);
         var turn = -Math.Atan2(along.Y, along.X) * 180 / Math.PI;

@@ -33,15 +33,19 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
         Draw(paths.Leaves, Ink.Full, Ink.Narrow, Ink.Paper);
         Draw(paths.Swings, Ink.Full, Ink.Thin);
         Draw(paths.Columns, Ink.Full, Ink.Wide, Ink.Full);
-        if (paths.KeepClear is { } clear)
-            Draw(Dashes.Cut(clear, map.Ratio * 2, map.Ratio), Ink.Soft, Ink.Thin);
+        Draw(paths.Steps, Ink.Full, Ink.Thin);
+        Draw(paths.Fittings, Ink.Full, Ink.Thin, Ink.Paper);
+        Draw(paths.Points, Ink.Full, Ink.Thin, Ink.Paper);
+        foreach (var dashed in new[] { paths.KeepClear, paths.Boundaries, paths.Overhead }.OfType<PathShape>())
+            Draw(Dashes.Cut(dashed, map.Ratio * 2, map.Ratio), Ink.Soft, Ink.Thin);
+        Heights(input);
         foreach (var place in input.Space.Openings.Where(place => place.Opening.Name.Length > 0))
         {
             var away = input.Space.RoomAt(place.Frame.Out(new Point(0, place.Wall.Thickness))) is null ? -1 : 1;
             var swings = place.Opening.SwingsRight == away < 0 && place.Opening.IsDoor;
             var off = away * (place.Wall.Thickness / 2 + (swings ? place.Opening.LeafLength : 0));
             var at = map.ToPaper(place.Frame.Out(new Point(0, off)));
-            var turned = Math.Abs(place.Wall.Along.Y) > 0.7;
+            var turned = Math.Abs(place.Wall.Line.Direction(place.Opening.Along).Y) > 0.7;
             var outward = map.ToPaper(place.Frame.Out(new Point(0, off + away * 1000))) - at;
             var lift = outward.Unit() * 3;
             marks.Add(
@@ -55,6 +59,30 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
                 )
             );
         }
+    }
+
+    /// <summary>The rise of flights and platforms, and the heights of ceiling contours.</summary>
+    private void Heights(SheetInput input)
+    {
+        void Write(string line, Placement placement, Point own) =>
+            marks.Add(new TextMark(line, map.ToPaper(placement.Out(own)), 2, TextAnchor.Middle, Colour: Ink.Soft));
+        foreach (var flight in input.Space.Flights)
+            Write(
+                flight.Kind == FlightKind.Stair
+                    ? $"up {flight.Risers} × {LengthText.Write(Math.Round(flight.Rise / flight.Risers), units)}"
+                    : $"ramp up {LengthText.Write(flight.Rise, units)}",
+                flight.Placement,
+                new Point(0, -flight.Depth * 0.3)
+            );
+        foreach (var platform in input.Space.Platforms)
+            Write($"{(platform.Rise > 0 ? "+" : "−")}{LengthText.Write(Math.Abs(platform.Rise), units)}", platform.Placement, default);
+        foreach (var ceiling in input.Space.LowCeilings)
+        foreach (var height in FixturePainter.Contours.Where(h => h > ceiling.LowHeight && h < ceiling.HighHeight))
+            Write(
+                LengthText.Write(height, units),
+                ceiling.Placement,
+                new Point(ceiling.Width * 0.3, -ceiling.Depth / 2 + ceiling.DepthBelow(height))
+            );
     }
 
     private void Draw(PathShape? path, string line, double width, string? fill = null)

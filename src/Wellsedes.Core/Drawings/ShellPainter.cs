@@ -10,8 +10,14 @@ namespace Wellsedes.Core.Drawings;
 /// <param name="Hatch">Hatch lines of the walls.</param>
 /// <param name="Windows">Window frames and panes.</param>
 /// <param name="Leaves">Door leaves, drawn open.</param>
-/// <param name="Swings">The arcs of the leaves.</param>
-/// <param name="KeepClear">Outlines of keep-clear areas.</param>
+/// <param name="Swings">The arcs of the leaves, and the arrows of those that slide.</param>
+/// <param name="Columns">Solid columns.</param>
+/// <param name="KeepClear">Outlines of keep-clear areas, to be dashed.</param>
+/// <param name="Boundaries">Edges without walls, to be dashed.</param>
+/// <param name="Steps">Flights with their treads and the arrow up, platforms.</param>
+/// <param name="Fittings">Fixed counters, sanitary ware, radiators, shafts.</param>
+/// <param name="Points">Sockets, data and water points.</param>
+/// <param name="Overhead">Low ceilings: outline and height contours, to be dashed; and the voids of flights from below.</param>
 public sealed record ShellPaths(
     PathShape? Walls,
     PathShape? Hatch,
@@ -19,7 +25,12 @@ public sealed record ShellPaths(
     PathShape? Leaves,
     PathShape? Swings,
     PathShape? Columns,
-    PathShape? KeepClear
+    PathShape? KeepClear,
+    PathShape? Boundaries,
+    PathShape? Steps,
+    PathShape? Fittings,
+    PathShape? Points,
+    PathShape? Overhead
 );
 
 public static class ShellPainter
@@ -28,13 +39,24 @@ public static class ShellPainter
     public static ShellPaths Paint(LevelSpace space, double hatchApart) =>
         new(
             Join(space.WallFaces.Select(Outline)),
-            Join(space.WallFaces.Select(face => Hatching.Of(face, hatchApart)).OfType<PathShape>()),
+            Join(space.HatchedFaces.Select(face => Hatching.Of(face, hatchApart)).OfType<PathShape>()),
             Join(space.Openings.Where(o => o.Opening.Kind == OpeningKind.Window).Select(Window)),
-            Join(space.Openings.Where(o => o.Opening.IsDoor).SelectMany(o => Leaves(o).Select(leaf => leaf.Panel))),
-            Join(space.Openings.Where(o => o.Opening.IsDoor).SelectMany(o => Leaves(o).Select(leaf => leaf.Swing))),
+            Join(space.Openings.SelectMany(o => DoorPainter.Parts(o).Select(part => part.Panel))),
+            Join(space.Openings.SelectMany(o => DoorPainter.Parts(o).Select(part => part.Swing))),
             Join(space.Columns.Select(Column)),
-            Join(space.KeepClear.Select(area => PathShape.Closed(SpaceFinder.Floor(area).Outline())))
+            Join(space.KeepClear.Select(area => PathShape.Closed(Fixtures.Solid(area).Outline()))),
+            Join(space.Boundaries.Select(Edge)),
+            Join(space.Flights.Select(FixturePainter.Flight).Concat(space.Platforms.Select(FixturePainter.Platform))),
+            Join(space.Fittings.Where(f => !f.IsPoint).Select(FixturePainter.Fitting)),
+            Join(space.Fittings.Where(f => f.IsPoint).Select(FixturePainter.Fitting)),
+            Join(space.LowCeilings.Select(FixturePainter.LowCeiling).Concat(space.Voids.Select(hole => FixturePainter.Void(hole.Flight))))
         );
+
+    private static PathShape Edge(Boundary boundary)
+    {
+        var line = boundary.Line;
+        return PathShape.Line([.. line.Steps(0, line.Length, 0, 1).Select(step => line.At(step))]);
+    }
 
     private static PathShape? Join(IEnumerable<PathShape> paths)
     {
@@ -46,9 +68,7 @@ public static class ShellPainter
         region.Holes.Aggregate(PathShape.Closed(region.Outline.AsSpan()), (path, hole) => path.Then(PathShape.Closed(hole.AsSpan())));
 
     private static PathShape Column(Column column) =>
-        column.Round
-            ? PathShape.Circle(new Point(column.X, column.Y), column.Width / 2)
-            : PathShape.Closed(SpaceFinder.Solid(column).Corners);
+        column.Round ? PathShape.Circle(new Point(column.X, column.Y), column.Width / 2) : PathShape.Closed(Fixtures.Solid(column).Corners);
 
     private static PathShape Window(OpeningPlace place)
     {
@@ -58,21 +78,5 @@ public static class ShellPainter
             .Then(PathShape.Line(new Point(-x, -y * 0.25), new Point(x, -y * 0.25)))
             .Then(PathShape.Line(new Point(-x, y * 0.25), new Point(x, y * 0.25)))
             .At(place.Frame);
-    }
-
-    private static IEnumerable<(PathShape Panel, PathShape Swing)> Leaves(OpeningPlace place)
-    {
-        const double thick = 40;
-        foreach (var (hinge, towards, length, face, up) in DoorLeaf.Of(place.Opening, place.Wall))
-        {
-            var panel = PathShape.Box(
-                Math.Min(hinge, hinge + towards * thick),
-                Math.Min(face, face + up * length),
-                Math.Max(hinge, hinge + towards * thick),
-                Math.Max(face, face + up * length)
-            );
-            var swing = PathShape.Arc(new Point(hinge, face), length, towards > 0 ? 0 : 180, up * towards * 90);
-            yield return (panel.At(place.Frame), swing.At(place.Frame));
-        }
     }
 }

@@ -2,6 +2,7 @@ using System.Globalization;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
+using Wellsedes.Core.Plans;
 
 namespace Wellsedes.Core.Drawings;
 
@@ -121,13 +122,28 @@ internal sealed class SideTables(ITextMeasure text, UnitSystem units)
     private static string Against(int has, int? asked) =>
         asked is { } wanted ? $"{has} of {wanted}" : has.ToString(CultureInfo.InvariantCulture);
 
+    /// <summary>What must be said of lengths that nobody took on site.</summary>
+    private static IEnumerable<string> Unsurveyed(SheetInput input)
+    {
+        var known = input.Space.Bodies.Values.Select(body => body.Wall.Certainty).ToHashSet();
+        if (known.Contains(Certainty.Assumed) || known.Contains(Certainty.Unknown))
+            yield return "* Not surveyed: verify on site.";
+        if (known.Contains(Certainty.Unknown))
+            yield return "( ) Length not known: do not build to it.";
+    }
+
     private void Notes(SheetInput input, List<Mark> marks, double x, double y, double wide, double bottom)
     {
-        if (input.Settings.Notes.Trim().Length == 0 || y > bottom - 8)
+        string[] all =
+        [
+            .. Unsurveyed(input),
+            .. input.Settings.Notes.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries),
+        ];
+        if (all.Length == 0 || y > bottom - 8)
             return;
         y = Heading("Notes", marks, x, y);
         var number = 0;
-        foreach (var note in input.Settings.Notes.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
+        foreach (var note in all)
         {
             number++;
             var first = true;

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Plans;
 
 namespace Wellsedes.Core.Drawings;
 
@@ -50,7 +51,15 @@ internal sealed class TitleBlock(ITextMeasure text)
     }
 
     private static string Supplementary(SheetInput input) =>
-        input.Settings.SupplementaryTitle.Length > 0 ? $"{input.Project} · {input.Settings.SupplementaryTitle}" : input.Project;
+        string.Join(
+            " · ",
+            new[]
+            {
+                input.Project,
+                input.Settings.SupplementaryTitle,
+                input.Plan.All<Level>().Count() > 1 ? input.Space.Level.Name : "",
+            }.Where(part => part.Length > 0)
+        );
 
     /// <summary>Text made smaller until it fits, and cut short only when it cannot be read any smaller.</summary>
     private TextMark Fitted(string value, Point at, double size, double wide)

@@ -15,8 +15,31 @@ namespace Wellsedes.Core.Editing;
 [JsonDerivedType(typeof(SetDetails), "set-details")]
 [JsonDerivedType(typeof(MakeRoom), "make-room")]
 [JsonDerivedType(typeof(PutOpening), "put-opening")]
-[JsonDerivedType(typeof(PutColumn), "put-column")]
-[JsonDerivedType(typeof(PutKeepClear), "put-keep-clear")]
+[JsonDerivedType(typeof(SeatOpening), "seat-opening")]
+[JsonDerivedType(typeof(SetOpeningFrom), "set-opening-from")]
+[JsonDerivedType(typeof(DrawWalls), "draw-walls")]
+[JsonDerivedType(typeof(DrawBoundary), "draw-boundary")]
+[JsonDerivedType(typeof(MoveWall), "move-wall")]
+[JsonDerivedType(typeof(MoveWallEnd), "move-wall-end")]
+[JsonDerivedType(typeof(SetWallLength), "set-wall-length")]
+[JsonDerivedType(typeof(SplitWall), "split-wall")]
+[JsonDerivedType(typeof(JoinWalls), "join-walls")]
+[JsonDerivedType(typeof(BowWall), "bow-wall")]
+[JsonDerivedType(typeof(ChangeWalls), "change-walls")]
+[JsonDerivedType(typeof(MeetEnd), "meet-end")]
+[JsonDerivedType(typeof(PutMakeUp), "put-make-up")]
+[JsonDerivedType(typeof(CopyRoom), "copy-room")]
+[JsonDerivedType(typeof(PutFixture), "put-fixture")]
+[JsonDerivedType(typeof(MoveFixtures), "move-fixtures")]
+[JsonDerivedType(typeof(PutByOffsets), "put-by-offsets")]
+[JsonDerivedType(typeof(RepeatFixture), "repeat-fixture")]
+[JsonDerivedType(typeof(PutLevel), "put-level")]
+[JsonDerivedType(typeof(CopyShell), "copy-shell")]
+[JsonDerivedType(typeof(SetOut), "set-out")]
+[JsonDerivedType(typeof(SetOutFromWall), "set-out-from-wall")]
+[JsonDerivedType(typeof(PutBacking), "put-backing")]
+[JsonDerivedType(typeof(ScaleBacking), "scale-backing")]
+[JsonDerivedType(typeof(LevelBacking), "level-backing")]
 [JsonDerivedType(typeof(NameRoom), "name-room")]
 [JsonDerivedType(typeof(PlaceItem), "place-item")]
 [JsonDerivedType(typeof(MoveItems), "move-items")]
@@ -26,7 +49,7 @@ namespace Wellsedes.Core.Editing;
 [JsonDerivedType(typeof(ResizeItem), "resize-item")]
 [JsonDerivedType(typeof(SetPlaces), "set-places")]
 [JsonDerivedType(typeof(LabelItem), "label-item")]
-[JsonDerivedType(typeof(HoldItems), "hold-items")]
+[JsonDerivedType(typeof(Hold), "hold")]
 [JsonDerivedType(typeof(SetItemsAside), "set-items-aside")]
 [JsonDerivedType(typeof(DuplicateItems), "duplicate-items")]
 [JsonDerivedType(typeof(Remove), "remove")]
@@ -37,29 +60,6 @@ namespace Wellsedes.Core.Editing;
 public abstract record Edit;
 
 public sealed record SetDetails(string Title, UnitSystem Units, double North) : Edit;
-
-/// <summary>A rectangular room by its inside size, its south-west inside corner at X, Y.</summary>
-public sealed record MakeRoom(
-    string Id,
-    string LevelId,
-    string Name,
-    double Width,
-    double Depth,
-    double WallThickness,
-    double Height,
-    double X = 0,
-    double Y = 0,
-    bool Sure = false
-) : Edit;
-
-/// <summary>Adds an opening or changes one: the whole of it is given. A clear width of 0 asks for the usual one of its leaf.</summary>
-public sealed record PutOpening(Opening Opening, bool Sure = false) : Edit;
-
-public sealed record PutColumn(Column Column, bool Sure = false) : Edit;
-
-public sealed record PutKeepClear(KeepClear KeepClear, bool Sure = false) : Edit;
-
-public sealed record NameRoom(string Id, string Name, string Use, string Number) : Edit;
 
 /// <summary>Places a catalogue item. Within the catch distance in mm it settles against a wall or in line.</summary>
 public sealed record PlaceItem(
@@ -92,7 +92,8 @@ public sealed record SetPlaces(string Id, Places Places) : Edit;
 
 public sealed record LabelItem(string Id, string Label) : Edit;
 
-public sealed record HoldItems(ImmutableArray<string> Ids, bool Held) : Edit;
+/// <summary>Holds things in place, or lets them go: items, walls, openings, fixed things, backings, setting-out lines.</summary>
+public sealed record Hold(ImmutableArray<string> Ids, bool Held) : Edit;
 
 public sealed record SetItemsAside(ImmutableArray<string> Ids, bool SetAside) : Edit;
 

@@ -21,19 +21,15 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
         var answer = edit switch
         {
             SetDetails e => Details(plan, e),
-            MakeRoom e => ShellEdits.MakeRoom(plan, e),
-            PutOpening e => ShellEdits.PutOpening(plan, e),
-            PutColumn e => ShellEdits.PutColumn(plan, e),
-            PutKeepClear e => ShellEdits.PutKeepClear(plan, e),
-            NameRoom e => ShellEdits.NameRoom(plan, e),
             Remove e => RemoveAll(plan, e),
+            Hold e => FixtureEdits.Hold(plan, e),
             KeepMeasure e => Measure(plan, e),
             SetBrief e => Replace(plan, e.Brief, "Set the brief", CheckBrief(e.Brief)),
             SetChecks e => Replace(plan, e.Checks, "Set the checks", CheckChecks(e.Checks, plan.Details.Units)),
             SetSheet e => Replace(plan, e.Sheet, "Set up the sheet", CheckSheet(e.Sheet)),
-            _ => items.Answer(plan, edit),
+            _ => ShellEdits.Answer(plan, edit, spaces) ?? items.Answer(plan, edit),
         };
-        return answer.Change is { } change ? Guard(plan, change) : answer;
+        return answer.Change is { } change ? Guard(plan, RoomEdits.KeepNames(plan, change, spaces)) : answer;
     }
 
     /// <summary>What holds for every change: ids are well formed, the plan stays within its size.</summary>
@@ -42,6 +38,8 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
         foreach (var entity in change.Entities)
             if (!IsId(entity.Id))
                 return EditAnswer.No("id", $"\"{entity.Id}\" is no id: use 1 to 60 letters, figures and hyphens.");
+        if (ShellEdits.Unfit(plan, change) is { } unfit)
+            return EditAnswer.No(unfit);
         var added = change.Entities.Count(entity => entity.Before is null);
         return plan.Entities.Count + added > MostEntities
             ? EditAnswer.No("plan", $"A plan holds at most {MostEntities} things.")
@@ -79,18 +77,28 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
         {
             if (plan.Find(id) is not { } entity)
                 return EditAnswer.No("ids", "Something to remove is no longer there.");
-            if (entity is PlanDetails or Level or Scheme or Brief or Checks or SheetSettings)
+            if (entity is PlanDetails or Scheme or Brief or Checks or SheetSettings)
                 return EditAnswer.No("ids", "This is part of every plan and cannot be removed.");
-            if (entity is Item { Held: true } held)
-                return EditAnswer.No("ids", $"{NameOf(held)} is held in place; let it go first.");
+            if (FixtureEdits.IsHeld(entity))
+                return EditAnswer.No("ids", $"{Named(entity)} is held in place; let it go first.");
+            if (entity is Level level && ShellEdits.KeepsLevel(plan, level) is { } kept)
+                return EditAnswer.No(kept);
             gone.Add(entity);
         }
+        foreach (var level in gone.OfType<Level>().ToArray())
+            gone.AddRange(plan.Entities.Values.Where(e => e is IOnLevel on && on.LevelId == level.Id && !gone.Contains(e)));
         var walls = gone.OfType<Wall>().Select(wall => wall.Id).ToHashSet();
         gone.AddRange(plan.All<Opening>().Where(opening => walls.Contains(opening.WallId) && !gone.Contains(opening)));
-        var label = gone.Count == 1 ? $"Removed {Noun(gone[0])}" : $"Removed {gone.Count} things";
+        var asked = edit.Ids.Distinct().Count();
+        var with = gone.Count > asked && gone[0] is Wall ? $" with {gone.Count - asked} opening{(gone.Count - asked == 1 ? "" : "s")}" : "";
+        var label = asked == 1 ? $"Removed {Noun(gone[0])}{with}" : $"Removed {gone.Count} things";
         return EditAnswer.Done(new Change(label, [.. gone.Select(entity => new EntityChange(entity, null))]));
+    }
 
-        static string NameOf(Item item) => item.Label.Length > 0 ? item.Label : "An item";
+    private static string Named(Entity entity)
+    {
+        var noun = Noun(entity);
+        return char.ToUpperInvariant(noun[0]) + noun[1..];
     }
 
     private static string Noun(Entity entity) =>
@@ -98,11 +106,15 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
         {
             Item item => item.Label.Length > 0 ? $"item {item.Label}" : "an item",
             Dimension => "a measure",
-            Opening => "an opening",
-            Column => "a column",
-            KeepClear => "a keep-clear area",
+            Opening opening => OpeningSizes.Of(opening.Kind).Name,
+            IFixture fixture => FixtureEdits.Called(fixture),
             Wall => "a wall",
-            Room => "a room",
+            Room => "a room's name",
+            Boundary => "a boundary",
+            Level level => level.Name,
+            SettingOutLine => "a setting-out line",
+            Backing => "a backing",
+            MakeUp => "a make-up",
             _ => "a thing",
         };
 

@@ -23,7 +23,6 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
             ResizeItem e => Resize(plan, e),
             SetPlaces e => Places(plan, e),
             LabelItem e => Label(plan, e),
-            HoldItems e => Each(plan, e.Ids, e.Held ? "Held" : "Let go", item => item with { Held = e.Held }, true),
             SetItemsAside e => e.SetAside ? Aside(plan, e) : BringBack(plan, e),
             DuplicateItems e => Duplicate(plan, e),
             _ => EditAnswer.No("edit", "This edit is not known here."),
@@ -37,7 +36,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
             return EditAnswer.No("id", $"There is already something called \"{edit.Id}\".");
         if (plan.Find<Scheme>(edit.SchemeId) is null || plan.Find<Level>(edit.LevelId) is null)
             return EditAnswer.No("scheme", "The scheme or level is no longer there.");
-        if (ShellEdits.CheckPlacement(edit.X, edit.Y, edit.Turn) is { } problem)
+        if (FixtureEdits.CheckPlacement(new Placement(edit.X, edit.Y, edit.Turn)) is { } problem)
             return EditAnswer.No(problem);
         if (edit.Places is { } places && CheckPlaces(kind, places) is { } wrong)
             return EditAnswer.No(wrong);
@@ -171,7 +170,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
     }
 
     private static EditAnswer PutAt(Plan plan, PutItemAt edit) =>
-        ShellEdits.CheckPlacement(edit.X, edit.Y, edit.Turn) is { } problem
+        FixtureEdits.CheckPlacement(new Placement(edit.X, edit.Y, edit.Turn)) is { } problem
             ? EditAnswer.No(problem)
             : Each(plan, [edit.Id], "Moved", item => item with { X = edit.X, Y = edit.Y, Turn = AngleText.Normal(edit.Turn) });
 
@@ -202,7 +201,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         return
         [
             .. space.Pieces.Where(p => (p.Opening?.Id ?? p.Wall.Id) == id).Select(p => p.Body),
-            .. space.Columns.Where(c => c.Id == id).Select(SpaceFinder.Solid),
+            .. space.Columns.Where(c => c.Id == id).Select(Fixtures.Solid),
         ];
     }
 

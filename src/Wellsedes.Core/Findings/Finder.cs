@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using System.Globalization;
 using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Capacity;
+using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
@@ -12,11 +13,34 @@ namespace Wellsedes.Core.Findings;
 /// <summary>Holds a scheme against its checks and its brief.</summary>
 public static class Finder
 {
-    public static ImmutableArray<Finding> Of(Plan plan, IReadOnlyList<Overlap> overlaps, IReadOnlyList<Way> ways, Tally tally)
+    /// <summary>Findings of one level.</summary>
+    public static IEnumerable<Finding> OfLevel(Plan plan, Level level, IReadOnlyList<Overlap> overlaps, IReadOnlyList<Way> ways)
     {
         var units = plan.Details.Units;
-        return [.. overlaps.Select(overlap => FromOverlap(overlap, units)), .. Walkways(ways, units), .. FromBrief(tally)];
+        return overlaps
+            .Select(overlap => FromOverlap(overlap, units))
+            .Concat(Walkways(ways, units))
+            .Select(finding => finding with { LevelId = level.Id });
     }
+
+    /// <summary>A room or a whole level that no way without a step leads to.</summary>
+    public static Finding StepTo(Level level, string name, string key, ImmutableArray<Point> at) =>
+        new(
+            $"step-free/{key}",
+            FindingWeight.Advise,
+            FindingKind.Access,
+            $"No step-free way to {name}",
+            $"A step or a stair is on every way there. A ramp of at least {HouseRules.RampRun.Value:0} in run for 1 in rise would clear it, or a lift, which is not modelled.",
+            0,
+            0,
+            HouseRules.LevelChange.Source,
+            [],
+            [],
+            at,
+            0,
+            [],
+            level.Id
+        );
 
     private static Finding FromOverlap(Overlap overlap, UnitSystem units)
     {
@@ -69,7 +93,10 @@ public static class Finder
         var main = target.Needed == ways.Max(w => w.Target.Needed) && target.Kind is TargetKind.Exit or TargetKind.Place;
         var source = main ? HouseRules.MainWalkway : HouseRules.SeatWalkway;
         var ids = way.Pinch is { } p ? new[] { p.A.OwnerId, p.B.OwnerId }.Distinct() : [target.OwnerId];
-        var title = way.Pinch is { } pinch ? $"Way to {to} narrows between {pinch.A.Name} and {pinch.B.Name}" : $"No way to {to}";
+        var title =
+            way.Pinch is not { } pinch ? $"No way to {to}"
+            : pinch.A == pinch.B ? $"Way to {to} narrows on {pinch.A.Name}"
+            : $"Way to {to} narrows between {pinch.A.Name} and {pinch.B.Name}{(pinch.Level.Length > 0 ? $", {pinch.Level}" : "")}";
         return new Finding(
             $"walkway/{Key(way)}/{target.Needed.ToString(CultureInfo.InvariantCulture)}",
             FindingWeight.Must,
@@ -83,13 +110,13 @@ public static class Finder
             $"{source.Source}: {char.ToLowerInvariant(source.Name[0])}{source.Name[1..]}",
             way.Pinch is { } between ? [between.A.Name, between.B.Name] : [],
             [.. ids],
-            way.Pinch is { } at ? [at.OnA, at.OnB] : [way.Access.At],
+            way.Pinch is { Level: "" } at ? [at.OnA, at.OnB] : [way.Access.At],
             seats,
             [.. ways.Select(w => w.Target.OwnerId).Distinct()]
         );
     }
 
-    private static IEnumerable<Finding> FromBrief(Tally tally)
+    public static IEnumerable<Finding> FromBrief(Tally tally)
     {
         if (tally.SeatsAsked is { } seats && tally.Seats < seats)
             yield return Short("seats", "Seats", tally.Seats, seats);

@@ -14,6 +14,9 @@ public enum FindingKind
     Walkway,
     Overlap,
     Brief,
+
+    /// <summary>Reached on foot but not without a step.</summary>
+    Access,
 }
 
 /// <summary>One result that needs attention.</summary>
@@ -21,6 +24,7 @@ public enum FindingKind
 /// <param name="Measured">In mm for walkways and overlaps, a count for the brief.</param>
 /// <param name="Between">The two things that form a pinch or an overlap, as they are called.</param>
 /// <param name="At">The two ends of what was measured, in mm on the level; empty for the brief.</param>
+/// <param name="LevelId">The level it is on; "" for the brief.</param>
 /// <param name="Serves">How many seats the way leads to; 0 where that does not apply.</param>
 public sealed record Finding(
     string Id,
@@ -35,5 +39,6 @@ public sealed record Finding(
     ImmutableArray<string> EntityIds,
     ImmutableArray<Point> At,
     int Serves,
-    ImmutableArray<string> TargetIds
+    ImmutableArray<string> TargetIds,
+    string LevelId = ""
 );

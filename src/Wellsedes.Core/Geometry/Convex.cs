@@ -47,6 +47,26 @@ public sealed class Convex
         return new Convex(area < 0 ? [.. points.Reverse()] : [.. points], radius);
     }
 
+    /// <summary>The convex hull of points (Andrew's monotone chain); at least three not in line.</summary>
+    public static Convex HullOf(IReadOnlyList<Point> points)
+    {
+        Point[] sorted = [.. points.OrderBy(p => p.X).ThenBy(p => p.Y)];
+        List<Point> hull = [];
+        for (var round = 0; round < 2; round++)
+        {
+            var start = hull.Count;
+            foreach (var p in sorted)
+            {
+                while (hull.Count >= start + 2 && (hull[^1] - hull[^2]).Cross(p - hull[^2]) <= 1e-6)
+                    hull.RemoveAt(hull.Count - 1);
+                hull.Add(p);
+            }
+            hull.RemoveAt(hull.Count - 1);
+            Array.Reverse(sorted);
+        }
+        return new Convex([.. hull], 0);
+    }
+
     public Convex At(Placement placement) => new([.. corners.Select(placement.Out)], Radius);
 
     /// <summary>The same shape with its boundary pushed out by a distance in mm.</summary>

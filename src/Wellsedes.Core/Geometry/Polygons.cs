@@ -54,6 +54,19 @@ public static class Polygons
         return ToRegions(cut);
     }
 
+    /// <summary>The area two regions share, in mm².</summary>
+    public static double SharedArea(Region a, Region b) =>
+        a.Bounds.Meets(b.Bounds)
+            ? OverlayNGRobust.Overlay(ToPolygon(a), ToPolygon(b), NetTopologySuite.Operation.Overlay.SpatialFunction.Intersection).Area
+            : 0;
+
+    /// <summary>A point well inside a region.</summary>
+    public static Point InsidePoint(Region region)
+    {
+        var inside = ToPolygon(region).InteriorPoint;
+        return new Point(Math.Round(inside.X, 3), Math.Round(inside.Y, 3));
+    }
+
     private static NetTopologySuite.Geometries.Geometry ToPolygon(Convex shape) => Factory.CreatePolygon(Ring(shape.Outline(0.01)));
 
     private static NetTopologySuite.Geometries.Geometry ToPolygon(Region region) =>

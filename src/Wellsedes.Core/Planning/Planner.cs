@@ -20,8 +20,8 @@ public sealed record ProbeAnswer(
     string Caught,
     ImmutableArray<Geometry.Point> Guide,
     ImmutableArray<NearDistance> Near,
-    Tally Tally,
-    ImmutableArray<Finding> Findings
+    PlanState State,
+    bool ShellChanged
 );
 
 /// <summary>
@@ -34,8 +34,11 @@ public sealed class Planner
     private readonly Editor editor;
     private readonly SceneBuilder scenes = new();
     private readonly ConditionalWeakTable<Plan, Dictionary<(string, string), PlanState>> states = [];
-    private readonly Dictionary<string, (ImmutableArray<Entity> Shell, LevelSpace Space)> spaces = [];
-    private WalkwayAnalysis? lastWalkways;
+    private readonly Dictionary<string, List<(ImmutableArray<Entity> Shell, LevelSpace Space)>> spaces = [];
+    private readonly Dictionary<(string Scheme, string Level), LevelState> levels = [];
+
+    /// <summary>Versions of a level's space kept: the plan's own, the one before, and a probe's.</summary>
+    private const int SpacesKept = 3;
 
     public Planner(CatalogueList catalogue)
     {
@@ -44,6 +47,9 @@ public sealed class Planner
     }
 
     public ItemForms Forms => forms;
+
+    /// <summary>The shell of a level, worked out.</summary>
+    public LevelSpace SpaceOn(Plan plan, string levelId) => SpaceOf(plan, levelId);
 
     public EditAnswer Answer(Plan plan, Edit edit) => editor.Answer(plan, edit);
 
@@ -63,26 +69,34 @@ public sealed class Planner
         if (answer.Change is not { } change || !plan.TryApply(change, out var result, out _))
         {
             var now = StateOf(plan, schemeId, levelId);
-            return new ProbeAnswer(answer.Problem, [], "", [], [], now.Tally, now.Findings);
+            return new ProbeAnswer(answer.Problem, [], "", [], [], now, false);
         }
         var state = Derive(result, schemeId, levelId);
         var ids = change.Entities.Select(entity => entity.Id).ToHashSet();
-        var moving = state.Items.Where(item => ids.Contains(item.Item.Id)).ToArray();
         var settled = Caught(plan, edit);
         return new ProbeAnswer(
             null,
             [.. change.Entities.Select(entity => entity.After).OfType<Entity>()],
             settled?.Caught ?? "",
             settled is { GuideFrom: { } from, GuideTo: { } to } ? [from, to] : [],
-            Nearest.Of(moving, state.Space, state.Items),
-            state.Tally,
-            state.Findings
+            NearTo(state, ids),
+            state,
+            change.Entities.Any(e => IsShell(e.After ?? e.Before!))
         );
     }
 
-    /// <summary>Clear distances round the items that are picked.</summary>
-    public ImmutableArray<NearDistance> NearTo(PlanState state, IReadOnlySet<string> ids) =>
-        Nearest.Of([.. state.Items.Where(item => ids.Contains(item.Item.Id))], state.Space, state.Items);
+    /// <summary>Whether an entity is part of what a level's space is worked out from.</summary>
+    public static bool IsShell(Entity entity) =>
+        entity is Opening or Level or MakeUp || (entity is IOnLevel && entity is not (Item or Dimension or Backing));
+
+    /// <summary>Clear distances round the items that are picked, or from one fixed thing to what is near it.</summary>
+    public ImmutableArray<NearDistance> NearTo(PlanState state, IReadOnlySet<string> ids)
+    {
+        var items = state.Items.Where(item => ids.Contains(item.Item.Id)).ToArray();
+        if (items.Length == 0 && ids.Count == 1 && state.Plan.Find(ids.First()) is IFixture fixture && fixture.LevelId == state.LevelId)
+            return Nearest.OfShapes([Fixtures.Solid(fixture)], ids, state.Space, [], 0);
+        return Nearest.Of(items, state.Space, state.Items);
+    }
 
     private Settled? Caught(Plan plan, Edit edit)
     {
@@ -105,29 +119,181 @@ public sealed class Planner
     {
         var checks = plan.OfScheme<Checks>(schemeId).First();
         var brief = plan.OfScheme<Brief>(schemeId).First();
-        var space = SpaceOf(plan, levelId);
-        var items = forms.PlaceAll(plan, schemeId, levelId);
-        var walkways = lastWalkways = new WalkwayAnalysis(scenes.Build(space, items, checks), lastWalkways);
-        var overlaps = Overlaps.Find(space, items);
-        var tally = Tallying.Of(space, items, brief, walkways.Ways);
-        var findings = Finder.Of(plan, overlaps, walkways.Ways, tally);
-        return new PlanState(plan, schemeId, levelId, space, items, walkways, overlaps, tally, findings);
+        var done = new Dictionary<string, LevelState>();
+        foreach (var (level, enteredBy) in LevelOrder.Of(plan))
+        {
+            var arrivals = enteredBy.Select(flight => ArrivalBy(flight, level, done)).OfType<(Arrival Arrival, bool StepFree)>().ToArray();
+            done[level.Id] = DeriveLevel(
+                plan,
+                schemeId,
+                level,
+                checks,
+                [.. arrivals.Select(a => a.Arrival)],
+                enteredBy.IsEmpty || arrivals.Any(a => a.StepFree)
+            );
+        }
+        ImmutableArray<LevelState> states = [.. plan.All<Level>().OrderBy(level => level.Elevation).Select(level => done[level.Id])];
+        var tally = Tallying.Of(
+            states.SelectMany(state => state.Space.Rooms),
+            states.SelectMany(state => state.Items),
+            brief,
+            [.. states.SelectMany(state => state.Walkways.Ways)]
+        );
+        ImmutableArray<Finding> findings =
+        [
+            .. states.SelectMany(state => Finder.OfLevel(plan, state.Space.Level, state.Overlaps, state.Walkways.Ways)),
+            .. states.SelectMany(StepFindings),
+            .. Finder.FromBrief(tally),
+        ];
+        return new PlanState(plan, schemeId, done[levelId], states, tally, findings);
     }
 
-    /// <summary>A level's space, kept while no entity of its shell has changed.</summary>
+    /// <summary>How people come onto a level by a flight; null when nobody gets to the flight's other end.</summary>
+    private static (Arrival, bool)? ArrivalBy(Flight flight, Level level, Dictionary<string, LevelState> done)
+    {
+        var atHead = flight.ToLevelId == level.Id;
+        if (!done.TryGetValue(atHead ? flight.LevelId : flight.ToLevelId, out var from))
+            return null;
+        var way = from.Walkways.Ways.FirstOrDefault(w => w.Target.Kind == TargetKind.Flight && w.Target.OwnerId == flight.Id);
+        if (way is null || way.Width <= 0)
+            return null;
+        var pinch = way.Pinch is { } found ? found with { Level = found.Level.Length > 0 ? found.Level : from.Space.Level.Name } : null;
+        if (flight.Width < way.Width)
+        {
+            var body = new Obstacle(flight.Id, Fixtures.NameOf(flight), "", Fixtures.Solid(flight));
+            var (a, b) = (flight.Placement.Out(new(-flight.Width / 2, 0)), flight.Placement.Out(new(flight.Width / 2, 0)));
+            pinch = new Pinch(body, body, a, b, flight.Width);
+        }
+        return (
+            new Arrival(flight, atHead, Math.Min(way.Width, flight.Width), pinch),
+            from.CanArriveStepFree && ShellScene.IsStepFree(flight)
+        );
+    }
+
+    private LevelState DeriveLevel(
+        Plan plan,
+        string schemeId,
+        Level level,
+        Checks checks,
+        ImmutableArray<Arrival> arrivals,
+        bool stepFreeArrival
+    )
+    {
+        var space = SpaceOf(plan, level.Id);
+        var items = forms.PlaceAll(plan, schemeId, level.Id);
+        levels.TryGetValue((schemeId, level.Id), out var last);
+        if (
+            last is not null
+            && ReferenceEquals(last.Space, space)
+            && last.Checks == checks
+            && last.CanArriveStepFree == stepFreeArrival
+            && last.Items.AsSpan().SequenceEqual(items.AsSpan(), ReferenceEqualityComparer.Instance)
+            && last.Arrivals.SequenceEqual(arrivals)
+        )
+            return last;
+        var walkways = new WalkwayAnalysis(scenes.Build(space, items, checks, arrivals), last?.Walkways);
+        var rooms = RoomsOf(space, items, checks, arrivals, walkways, stepFreeArrival);
+        var state = new LevelState(space, checks, items, arrivals, stepFreeArrival, walkways, Overlaps.Find(space, items), rooms);
+        levels[(schemeId, level.Id)] = state;
+        return state;
+    }
+
+    private ImmutableArray<RoomFigures> RoomsOf(
+        LevelSpace space,
+        ImmutableArray<PlacedItem> items,
+        Checks checks,
+        ImmutableArray<Arrival> arrivals,
+        WalkwayAnalysis walkways,
+        bool stepFreeArrival
+    )
+    {
+        var steps = !space.Platforms.IsEmpty || space.Flights.Any(f => f.ToLevelId.Length == 0) || !arrivals.IsEmpty;
+        var stepFree =
+            !stepFreeArrival ? null
+            : steps ? new WalkwayAnalysis(scenes.Build(space, items, checks, arrivals, true))
+            : walkways;
+        var homes = items.ToLookup(item => space.RoomAt(item.Item.Placement.Origin)?.Room.Id ?? "");
+        return
+        [
+            .. space.Rooms.Select(room =>
+            {
+                var target = new Target(
+                    room.Room.Id,
+                    room.Room.Name,
+                    TargetKind.Room,
+                    0,
+                    checks.MainWidth,
+                    [.. PlacesIn(room).Select(at => new Access(null, at, default))]
+                );
+                var way = walkways.To(target);
+                var here = homes[room.Room.Id].ToArray();
+                var (seats, desks) = Tallying.Seats(here);
+                var ids = here.Select(item => item.Item.Id).ToHashSet();
+                var ways = walkways.Ways.Where(w => ids.Contains(w.Target.OwnerId)).Select(w => w.Width).ToArray();
+                return new RoomFigures(
+                    room.Room.Id,
+                    seats,
+                    desks,
+                    seats + desks > 0 ? room.NetInternal / (seats + desks) : null,
+                    way.Width,
+                    stepFree is not null && (ReferenceEquals(stepFree, walkways) ? way : stepFree.To(target)).Width > 0,
+                    ways.Length > 0 ? ways.Min() : null
+                );
+            }),
+        ];
+    }
+
+    /// <summary>Some places in a room, so that it counts as reached wherever something happens to stand.</summary>
+    private static IEnumerable<Geometry.Point> PlacesIn(FoundRoom room)
+    {
+        const int across = 4;
+        var box = room.Outline.Bounds;
+        var grid =
+            from i in Enumerable.Range(0, across)
+            from j in Enumerable.Range(0, across)
+            select new Geometry.Point(box.MinX + box.Width * (i + 0.5) / across, box.MinY + box.Height * (j + 0.5) / across);
+        return grid.Where(room.Outline.Holds).Prepend(room.Room.Inside);
+    }
+
+    /// <summary>Rooms people reach on foot but not without a step: one finding for each room, or one for the whole level.</summary>
+    private static IEnumerable<Finding> StepFindings(LevelState state)
+    {
+        var reached = state.Rooms.Where(room => room.WayIn > 0).ToArray();
+        var stepped = reached.Where(room => !room.StepFree).ToArray();
+        if (stepped.Length == 0)
+            return [];
+        if (stepped.Length == reached.Length)
+            return [Finder.StepTo(state.Space.Level, state.Space.Level.Name, $"level/{state.Space.LevelId}", [])];
+        return stepped
+            .Select(figures => state.Space.Rooms.First(room => room.Room.Id == figures.RoomId))
+            .Where(room => room.Named)
+            .Select(room => Finder.StepTo(state.Space.Level, room.Room.Name, $"room/{room.Room.Id}", [room.Room.Inside]));
+    }
+
+    /// <summary>A level's space, kept while no entity of its shell has changed; the last few are kept, so that probes do not drive the plan's own out.</summary>
     private LevelSpace SpaceOf(Plan plan, string levelId)
     {
         ImmutableArray<Entity> shell =
         [
             .. plan
-                .Entities.Values.Where(entity => entity is Wall or Opening or Column or KeepClear or Room)
+                .Entities.Values.Where(entity =>
+                    entity is Opening or MakeUp
+                    || (entity is Flight flight && (flight.LevelId == levelId || flight.ToLevelId == levelId))
+                    || (entity is Level level && level.Id == levelId)
+                    || (entity is IOnLevel on && on.LevelId == levelId && IsShell(entity))
+                )
                 .OrderBy(entity => entity.Id, StringComparer.Ordinal),
         ];
-        if (spaces.TryGetValue(levelId, out var kept) && SameEntities(kept.Shell, shell))
-            return kept.Space;
-        var space = SpaceFinder.Find(plan, levelId);
-        spaces[levelId] = (shell, space);
-        return space;
+        if (!spaces.TryGetValue(levelId, out var kept))
+            spaces[levelId] = kept = [];
+        var index = kept.FindIndex(known => SameEntities(known.Shell, shell));
+        var found = index >= 0 ? kept[index] : (Shell: shell, Space: SpaceFinder.Find(plan, levelId));
+        if (index >= 0)
+            kept.RemoveAt(index);
+        kept.Insert(0, found);
+        if (kept.Count > SpacesKept)
+            kept.RemoveAt(SpacesKept);
+        return found.Space;
     }
 
     private static bool SameEntities(ImmutableArray<Entity> a, ImmutableArray<Entity> b)

@@ -14,6 +14,14 @@ namespace Wellsedes.Core.Plans;
 [JsonDerivedType(typeof(Opening), "opening")]
 [JsonDerivedType(typeof(Column), "column")]
 [JsonDerivedType(typeof(KeepClear), "keep-clear")]
+[JsonDerivedType(typeof(MakeUp), "make-up")]
+[JsonDerivedType(typeof(Boundary), "boundary")]
+[JsonDerivedType(typeof(Flight), "flight")]
+[JsonDerivedType(typeof(Platform), "platform")]
+[JsonDerivedType(typeof(Fitting), "fitting")]
+[JsonDerivedType(typeof(LowCeiling), "low-ceiling")]
+[JsonDerivedType(typeof(SettingOutLine), "setting-out-line")]
+[JsonDerivedType(typeof(Backing), "backing")]
 [JsonDerivedType(typeof(Scheme), "scheme")]
 [JsonDerivedType(typeof(Brief), "brief")]
 [JsonDerivedType(typeof(Checks), "checks")]
@@ -39,101 +47,6 @@ public sealed record PlanDetails(string Id, string Title, UnitSystem Units, doub
 {
     /// <summary>There is exactly one, under this id.</summary>
     public const string TheId = "plan";
-}
-
-/// <summary>A storey. Elevation of its floor and storey height in mm.</summary>
-public sealed record Level(string Id, string Name, double Elevation, double Height) : Entity(Id);
-
-/// <summary>A room's name and use; its outline is found from the walls around the point (X, Y).</summary>
-public sealed record Room(string Id, string LevelId, string Name, string Use, string Number, double X, double Y, double Height)
-    : Entity(Id),
-        IOnLevel
-{
-    [JsonIgnore]
-    public Point Inside => new(X, Y);
-}
-
-/// <summary>A straight wall along its centre line, from start to end, with its thickness and height.</summary>
-public sealed record Wall(string Id, string LevelId, Point Start, Point End, double Thickness, double Height, string MakeUp)
-    : Entity(Id),
-        IOnLevel
-{
-    [JsonIgnore]
-    public double Length => Start.DistanceTo(End);
-
-    [JsonIgnore]
-    public Point Along => (End - Start).Unit();
-}
-
-[JsonConverter(typeof(JsonStringEnumConverter<OpeningKind>))]
-public enum OpeningKind
-{
-    SingleDoor,
-    DoubleDoor,
-    Window,
-    Gap,
-}
-
-[JsonConverter(typeof(JsonStringEnumConverter<OpeningMark>))]
-public enum OpeningMark
-{
-    None,
-    Entrance,
-    Exit,
-    EntranceAndExit,
-    Service,
-}
-
-/// <summary>
-/// A door, window or gap cut into a wall. Along is from the wall's start to the opening's middle, Width the cut in
-/// the wall, ClearWidth what can be walked through. A door hinges on the start side or the end side of its wall
-/// and swings to the left or right of the wall's direction.
-/// </summary>
-public sealed record Opening(
-    string Id,
-    string WallId,
-    OpeningKind Kind,
-    double Along,
-    double Width,
-    double ClearWidth,
-    double Height,
-    double Sill,
-    OpeningMark Mark,
-    bool HingeAtEnd,
-    bool SwingsRight,
-    string Name
-) : Entity(Id)
-{
-    [JsonIgnore]
-    public bool IsDoor => Kind is OpeningKind.SingleDoor or OpeningKind.DoubleDoor;
-
-    /// <summary>Length of one leaf in mm, taken as its part of the cut.</summary>
-    [JsonIgnore]
-    public double LeafLength => Kind == OpeningKind.DoubleDoor ? Width / 2 : Width;
-
-    [JsonIgnore]
-    public bool IsEntrance => Mark is OpeningMark.Entrance or OpeningMark.EntranceAndExit;
-
-    [JsonIgnore]
-    public bool IsExit => Mark is OpeningMark.Exit or OpeningMark.EntranceAndExit;
-}
-
-/// <summary>A column: round when Round is set (Width is then its diameter), else a rectangle about its middle.</summary>
-public sealed record Column(string Id, string LevelId, double X, double Y, double Turn, double Width, double Depth, bool Round)
-    : Entity(Id),
-        IOnLevel
-{
-    [JsonIgnore]
-    public Placement Placement => new(X, Y, Turn);
-}
-
-/// <summary>A rectangle of floor that nothing may stand on.</summary>
-public sealed record KeepClear(string Id, string LevelId, double X, double Y, double Turn, double Width, double Depth, string Name)
-    : Entity(Id),
-        IOnLevel
-{
-    [JsonIgnore]
-    public Placement Placement => new(X, Y, Turn);
 }
 
 /// <summary>One alternative layout of the shell.</summary>

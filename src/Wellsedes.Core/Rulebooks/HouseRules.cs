@@ -48,5 +48,46 @@ public static class HouseRules
         FromMemory
     );
 
-    public static IReadOnlyList<SourcedValue> All => [MainWalkway, SeatWalkway, OccupiedChair, PulledOutChair];
+    /// <summary>Under less clear height nobody is expected to walk.</summary>
+    public static readonly SourcedValue Headroom = new(
+        "headroom",
+        "Clear height over a walkway",
+        2000,
+        "Approved Document K (England) 2013, 1.11: headroom of at least 2 m on the access between levels; used here for every walkway",
+        "medium",
+        FromMemory
+    );
+
+    /// <summary>The highest step that is taken without a stair.</summary>
+    public static readonly SourcedValue HighestStep = new(
+        "highest-step",
+        "Highest single step",
+        220,
+        "Approved Document K (England) 2013, table 1.1: rise of a private stair 150 to 220 mm",
+        "medium",
+        FromMemory
+    );
+
+    /// <summary>A change of level up to here is no step for a wheelchair: 1/2 in.</summary>
+    public static readonly SourcedValue LevelChange = new(
+        "level-change",
+        "Change of level on a step-free way",
+        12.7,
+        "2010 ADA Standards for Accessible Design, 303.3 (1/2 in, bevelled above 1/4 in)",
+        "high",
+        FromMemory
+    );
+
+    /// <summary>Run for each unit of rise of a ramp: 1 : 12.</summary>
+    public static readonly SourcedValue RampRun = new(
+        "ramp-run",
+        "Run of a ramp for its rise, at least",
+        12,
+        "2010 ADA Standards for Accessible Design, 405.2 (1:12)",
+        "high",
+        FromMemory
+    );
+
+    public static IReadOnlyList<SourcedValue> All =>
+        [MainWalkway, SeatWalkway, OccupiedChair, PulledOutChair, Headroom, HighestStep, LevelChange, RampRun];
 }

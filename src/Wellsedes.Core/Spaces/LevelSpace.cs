@@ -8,53 +8,103 @@ namespace Wellsedes.Core.Spaces;
 /// <param name="Opening">The window or door this part stands for; null for plain wall.</param>
 public sealed record WallPiece(Wall Wall, Opening? Opening, Convex Body);
 
-/// <summary>
-/// A door leaf in its opening's frame, in mm: hinge at (Hinge, Face), shut along x towards +1 or -1, open along y up or down.
-/// </summary>
-public readonly record struct DoorLeaf(double Hinge, int Towards, double Length, double Face, int Up)
-{
-    /// <summary>The leaves of a door in a wall of a thickness; none for windows and gaps.</summary>
-    public static ImmutableArray<DoorLeaf> Of(Opening opening, Wall wall)
-    {
-        if (!opening.IsDoor)
-            return [];
-        var (half, up) = (opening.Width / 2, opening.SwingsRight ? -1 : 1);
-        var face = up * wall.Thickness / 2;
-        var atStart = new DoorLeaf(-half, 1, opening.LeafLength, face, up);
-        var atEnd = new DoorLeaf(half, -1, opening.LeafLength, face, up);
-        return opening.Kind == OpeningKind.DoubleDoor ? [atStart, atEnd] : [opening.HingeAtEnd ? atEnd : atStart];
-    }
-}
-
 /// <summary>An opening in its wall: frame with x along the wall and y to its left, origin at its middle.</summary>
-/// <param name="Swing">The floor each leaf sweeps; empty for windows and gaps.</param>
+/// <param name="Swing">The floor each leaf sweeps or slides over; empty for windows, gaps and pocket doors.</param>
 /// <param name="Doorway">The floor within the thickness of the wall.</param>
 public sealed record OpeningPlace(Opening Opening, Wall Wall, Placement Frame, ImmutableArray<Convex> Swing, Convex Doorway);
 
-/// <summary>
-/// A room found from the walls around it. Gross internal area is to the inside face of the walls, columns included;
-/// net internal area leaves columns out. Both in m². Definitions after RICS Code of Measuring Practice (GIA, NIA),
-/// from memory; check against the adopted edition.
-/// </summary>
-public sealed record FoundRoom(Room Room, Region Outline, double GrossInternal, double NetInternal);
+/// <summary>A room found from what bounds it; areas in m².</summary>
+/// <param name="Named">Whether somebody has named it; else its name, and its id, are made from its place.</param>
+/// <param name="Walled">Whether it lies within walls; a terrace or marquee by its outline alone does not.</param>
+/// <param name="GrossInternal">To the inside faces of the walls around it, columns and fixed things included.</param>
+/// <param name="NetInternal">Without columns, shafts, stairs and what lies under less than 1.5 m of clear height.</param>
+public sealed record FoundRoom(Room Room, Region Outline, double GrossInternal, double NetInternal, bool Named, bool Walled);
 
+/// <summary>A wall end that meets nothing but comes near something it could meet.</summary>
+/// <param name="Gap">How far off that is, in mm.</param>
+public sealed record LooseEnd(string WallId, bool AtStart, Point At, Point Meets, double Gap);
+
+/// <summary>A flight that arrives on this level from the one below: its head is a way in, the rest is a void.</summary>
+public sealed record StairVoid(Flight Flight)
+{
+    public Convex Floor => Fixtures.Solid(Flight);
+}
+
+/// <param name="Light">Ids of walls that are drawn without hatching: glass, movable and half-height ones.</param>
 /// <summary>The shell of one level, worked out: walls joined and cut, openings placed, rooms found.</summary>
 public sealed record LevelSpace(
-    string LevelId,
+    Level Level,
+    ImmutableDictionary<string, WallBody> Bodies,
     ImmutableArray<WallPiece> Pieces,
-    ImmutableArray<Region> WallFaces,
     ImmutableArray<OpeningPlace> Openings,
     ImmutableArray<FoundRoom> Rooms,
+    ImmutableArray<Room> Unenclosed,
+    LevelAreas Areas,
     ImmutableArray<Column> Columns,
-    ImmutableArray<KeepClear> KeepClear
+    ImmutableArray<KeepClear> KeepClear,
+    ImmutableArray<Flight> Flights,
+    ImmutableArray<Platform> Platforms,
+    ImmutableArray<Fitting> Fittings,
+    ImmutableArray<LowCeiling> LowCeilings,
+    ImmutableArray<Boundary> Boundaries,
+    ImmutableArray<SettingOutLine> SettingOutLines,
+    ImmutableArray<StairVoid> Voids,
+    ImmutableHashSet<string> Light
 )
 {
-    /// <summary>The box around everything built, in mm; empty where nothing is.</summary>
+    private readonly Lazy<ImmutableArray<Region>> faces = new(() =>
+        FaceTracer.Trace(Fine(Bodies, Openings).Where(piece => piece.Opening is null).Select(piece => piece.Body), []).Solid
+    );
+    private readonly Lazy<ImmutableArray<Region>> heavy = new(() =>
+        FaceTracer
+            .Trace(
+                Fine(Bodies, Openings).Where(piece => piece.Opening is null && !Light.Contains(piece.Wall.Id)).Select(piece => piece.Body),
+                []
+            )
+            .Solid
+    );
+    private readonly Lazy<ImmutableArray<LooseEnd>> loose = new(() => Spaces.LooseEnds.Of(Bodies));
+
+    private static IEnumerable<WallPiece> Fine(ImmutableDictionary<string, WallBody> bodies, ImmutableArray<OpeningPlace> openings)
+    {
+        var cut = openings.ToLookup(place => place.Wall.Id, place => place.Opening);
+        return bodies.Values.SelectMany(body => SpaceFinder.Pieces(body, cut[body.Wall.Id], 0.2));
+    }
+
+    /// <summary>Within this of the plan's zero, in mm, a level lies on the ground: people come onto it over open edges.</summary>
+    private const double OnGround = 1000;
+
+    public string LevelId => Level.Id;
+
+    public bool IsOnGround => IsGround(Level);
+
+    public static bool IsGround(Level level) => Math.Abs(level.Elevation) < OnGround;
+
+    /// <summary>Cut faces of the walls, united.</summary>
+    public ImmutableArray<Region> WallFaces => faces.Value;
+
+    /// <summary>The faces of those walls that are hatched.</summary>
+    public ImmutableArray<Region> HatchedFaces => Light.IsEmpty ? WallFaces : heavy.Value;
+
+    public ImmutableArray<LooseEnd> LooseEnds => loose.Value;
+
+    /// <summary>The box around everything of the shell, in mm; empty where nothing is.</summary>
     public Bounds Bounds { get; } =
         Pieces
             .Select(piece => piece.Body.Bounds)
-            .Concat(Columns.Select(column => SpaceFinder.Solid(column).Bounds))
+            .Concat(Fixtures.All(Columns, KeepClear, Flights, Platforms, Fittings, LowCeilings).Select(f => Fixtures.Solid(f).Bounds))
+            .Concat(Boundaries.Select(b => Bounds.Around([b.Start, b.End, b.Line.At(b.Line.Length / 2)])))
+            .Concat(Voids.Select(v => v.Floor.Bounds))
             .Aggregate(Bounds.Empty, (box, bounds) => box.Including(bounds));
+
+    /// <summary>Everything of the shell that is solid from the floor up, with what it is called.</summary>
+    public IEnumerable<(string Id, string Name, Convex Shape)> Solids()
+    {
+        foreach (var column in Columns)
+            yield return (column.Id, "Column", Fixtures.Solid(column));
+        foreach (var fitting in Fittings.Where(f => !f.IsPoint))
+            yield return (fitting.Id, Fixtures.NameOf(fitting), Fixtures.Solid(fitting));
+    }
 
     public double NetInternal => Rooms.Sum(room => room.NetInternal);
 

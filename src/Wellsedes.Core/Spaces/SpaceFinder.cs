@@ -1,130 +1,193 @@
 using System.Collections.Immutable;
+using System.Globalization;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Rulebooks;
 
 namespace Wellsedes.Core.Spaces;
 
-/// <summary>Finds what the walls of a level enclose and where their openings are.</summary>
+/// <summary>Finds what the walls and boundaries of a level enclose and where their openings are.</summary>
 public static class SpaceFinder
 {
+    /// <summary>
+    /// What stands in the way is worked out on chords within this of a curved wall's faces, in mm, all of them on the
+    /// side of what is free, so that a width comes out too small rather than too large.
+    /// </summary>
+    private const double CoarseSag = 8;
+
     public static LevelSpace Find(Plan plan, string levelId)
     {
-        var walls = plan.All<Wall>().Where(wall => wall.LevelId == levelId).ToImmutableArray();
+        ImmutableArray<T> OnLevel<T>()
+            where T : Entity, IOnLevel => [.. plan.All<T>().Where(thing => thing.LevelId == levelId)];
+
+        var walls = OnLevel<Wall>();
+        var boundaries = OnLevel<Boundary>();
         var openings = plan.All<Opening>().ToLookup(opening => opening.WallId);
-        var columns = plan.All<Column>().Where(column => column.LevelId == levelId).ToImmutableArray();
-        var full = walls.ToDictionary(wall => wall.Id, wall => Joined(wall, walls));
-        var pieces = walls.SelectMany(wall => Pieces(wall, full[wall.Id], [.. openings[wall.Id]])).ToImmutableArray();
+        var bodies = WallJoints.Of(walls);
+        var pieces = walls.SelectMany(wall => Pieces(bodies[wall.Id], openings[wall.Id], CoarseSag)).ToImmutableArray();
         var places = walls.SelectMany(wall => openings[wall.Id].Select(o => Place(o, wall))).ToImmutableArray();
-        var enclosed = Polygons
-            .Union(full.Values)
-            .SelectMany(region => region.Holes)
-            .Select(hole => new Region([.. hole.Reverse()], []))
-            .ToImmutableArray();
-        var rooms = plan.All<Room>()
-            .Where(room => room.LevelId == levelId)
-            .Select(room => FindRoom(room, enclosed, columns))
-            .OfType<FoundRoom>()
-            .ToImmutableArray();
+        var whole = walls.SelectMany(wall => bodies[wall.Id].Whole()).ToArray();
+        var traced = FaceTracer.Trace(whole, []);
+        var faces = boundaries.IsEmpty ? traced.Free : FaceTracer.Trace(whole, boundaries.SelectMany(Chords)).Free;
+        var columns = OnLevel<Column>();
+        var fittings = OnLevel<Fitting>();
+        var flights = OnLevel<Flight>();
+        var ceilings = OnLevel<LowCeiling>();
+        ImmutableArray<StairVoid> voids =
+        [
+            .. plan.All<Flight>().Where(f => f.ToLevelId == levelId && f.LevelId != levelId).Select(f => new StairVoid(f)),
+        ];
+        Convex[] lost =
+        [
+            .. columns.Select(Fixtures.Solid),
+            .. fittings.Where(f => f.Kind == FittingKind.Shaft).Select(Fixtures.Solid),
+            .. flights.Where(f => f.Kind == FlightKind.Stair).Select(Fixtures.Solid),
+            .. voids.Select(v => v.Floor),
+            .. ceilings.Select(c => Fixtures.Under(c, AreaDefinitions.LeastUsableHeight)).OfType<Convex>(),
+        ];
+        var level = plan.Find<Level>(levelId)!;
+        var (rooms, unenclosed) = Rooms(level, OnLevel<Room>(), faces, traced.Free, lost);
         return new LevelSpace(
-            levelId,
+            level,
+            bodies,
             pieces,
-            Polygons.Union(pieces.Where(piece => piece.Opening is null).Select(piece => piece.Body)),
             places,
             rooms,
+            unenclosed,
+            walls.IsEmpty ? LevelAreas.None : LevelAreas.Of(walls, bodies, traced, rooms),
             columns,
-            [.. plan.All<KeepClear>().Where(area => area.LevelId == levelId)]
+            OnLevel<KeepClear>(),
+            flights,
+            OnLevel<Platform>(),
+            fittings,
+            ceilings,
+            boundaries,
+            OnLevel<SettingOutLine>(),
+            voids,
+            [
+                .. walls
+                    .Where(wall => UsualMakeUps.Find(plan, wall.MakeUp)?.Kind is WallKind.Glass or WallKind.Movable or WallKind.HalfHeight)
+                    .Select(wall => wall.Id),
+            ]
         );
     }
 
-    public static Convex Solid(Column column) =>
-        column.Round
-            ? Convex.Disc(new Point(column.X, column.Y), column.Width / 2)
-            : Convex.Rectangle(default, column.Width, column.Depth).At(column.Placement);
-
-    public static Convex Floor(KeepClear area) => Convex.Rectangle(default, area.Width, area.Depth).At(area.Placement);
-
-    /// <summary>The wall's whole body, run on by half a thickness where another wall meets its end, so corners close.</summary>
-    private static Convex Joined(Wall wall, ImmutableArray<Wall> walls)
+    private static IEnumerable<(Point, Point)> Chords(Boundary boundary)
     {
-        var along = wall.Along;
-        var side = along.Left() * (wall.Thickness / 2);
-        var start = wall.Start - along * RunOn(wall, wall.Start, walls);
-        var end = wall.End + along * RunOn(wall, wall.End, walls);
-        return Convex.Polygon([start - side, end - side, end + side, start + side]);
+        var line = boundary.Line;
+        var steps = line.Steps(0, line.Length, 0);
+        for (var i = 0; i + 1 < steps.Length; i++)
+            yield return (line.At(steps[i]), line.At(steps[i + 1]));
     }
-
-    private static double RunOn(Wall wall, Point end, ImmutableArray<Wall> walls) =>
-        walls
-            .Where(other => other.Id != wall.Id && (Meets(other.Start, end) || Meets(other.End, end)))
-            .Select(other => other.Thickness / 2)
-            .DefaultIfEmpty(0)
-            .Max();
-
-    private static bool Meets(Point a, Point b) => a.DistanceTo(b) <= Tolerance.Length;
 
     /// <summary>
     /// The wall cut by its openings. Gaps are left out; the parts of windows and doors are kept and named, because
     /// nobody walks through a window, and only some doors count as open.
     /// </summary>
-    private static IEnumerable<WallPiece> Pieces(Wall wall, Convex full, Opening[] openings)
+    internal static IEnumerable<WallPiece> Pieces(WallBody body, IEnumerable<Opening> openings, double sag)
     {
-        if (openings.Length == 0)
-            return [new WallPiece(wall, null, full)];
-        var along = wall.Along;
-        var (first, last) = (full.Support(along * -1), full.Support(along));
-        var from = (first - wall.Start).Dot(along);
-        var to = (last - wall.Start).Dot(along);
-        List<WallPiece> pieces = [];
+        var from = double.NegativeInfinity;
+        var length = body.Wall.Length;
         foreach (var opening in openings.OrderBy(opening => opening.Along))
         {
-            var (left, right) = (opening.Along - opening.Width / 2, opening.Along + opening.Width / 2);
-            if (left - from > Tolerance.Length)
-                pieces.Add(new WallPiece(wall, null, Part(wall, from, left)));
-            if (opening.Kind != OpeningKind.Gap)
-                pieces.Add(new WallPiece(wall, opening, Part(wall, left, right)));
-            from = right;
+            if (opening.From - Math.Max(0, from) > Tolerance.Length)
+                foreach (var part in body.Between(from, opening.From, sag))
+                    yield return new WallPiece(body.Wall, null, part);
+            if (opening.Kind == OpeningKind.Window)
+                foreach (var part in body.Between(opening.From, opening.To, sag))
+                    yield return new WallPiece(body.Wall, opening, part);
+            else if (opening.IsDoor)
+                yield return new WallPiece(body.Wall, opening, Part(body.Wall, opening));
+            from = opening.To;
         }
-        if (to - from > Tolerance.Length)
-            pieces.Add(new WallPiece(wall, null, Part(wall, from, to)));
-        return pieces;
+        if (length - Math.Max(0, from) > Tolerance.Length)
+            foreach (var part in body.Between(from, double.PositiveInfinity, sag))
+                yield return new WallPiece(body.Wall, null, part);
     }
 
-    private static Convex Part(Wall wall, double from, double to)
+    /// <summary>The cut of an opening through its wall, straight from side to side.</summary>
+    private static Convex Part(Wall wall, Opening opening)
     {
-        var along = wall.Along;
-        var side = along.Left() * (wall.Thickness / 2);
-        var (a, b) = (wall.Start + along * from, wall.Start + along * to);
-        return Convex.Polygon([a - side, b - side, b + side, a + side]);
+        var (line, half) = (wall.Line, wall.Thickness / 2);
+        return Convex.HullOf([
+            line.At(opening.From, -half),
+            line.At(opening.To, -half),
+            line.At(opening.To, half),
+            line.At(opening.From, half),
+        ]);
     }
 
     private static OpeningPlace Place(Opening opening, Wall wall)
     {
-        var along = wall.Along;
-        var middle = wall.Start + along * opening.Along;
+        var line = wall.Line;
+        var middle = line.At(opening.Along);
+        var along = line.Direction(opening.Along);
         var frame = new Placement(middle.X, middle.Y, Math.Atan2(along.Y, along.X) * 180 / Math.PI);
-        var doorway = Part(wall, opening.Along - opening.Width / 2, opening.Along + opening.Width / 2);
-        return new OpeningPlace(opening, wall, frame, [.. DoorLeaf.Of(opening, wall).Select(leaf => Swing(leaf, frame))], doorway);
+        return new OpeningPlace(
+            opening,
+            wall,
+            frame,
+            [.. DoorLeaf.Sweep(opening, wall).Select(part => part.At(frame))],
+            Part(wall, opening)
+        );
     }
 
-    /// <summary>The quarter disc a leaf sweeps, as a polygon whose chords stay within 1 mm of the arc.</summary>
-    private static Convex Swing(DoorLeaf leaf, Placement frame)
+    /// <summary>Each face is one room: the first that was named in it, or one named by its place.</summary>
+    private static (ImmutableArray<FoundRoom>, ImmutableArray<Room>) Rooms(
+        Level level,
+        ImmutableArray<Room> named,
+        ImmutableArray<Region> faces,
+        ImmutableArray<Region> walled,
+        Convex[] lost
+    )
     {
-        const int parts = 24;
-        List<Point> points = [new(leaf.Hinge, leaf.Face)];
-        for (var i = 0; i <= parts; i++)
+        var index = new BoxGrid<Region>();
+        foreach (var face in faces)
+            index.Add(face, face.Bounds);
+        var owners = new Dictionary<Region, Room>(ReferenceEqualityComparer.Instance);
+        var unenclosed = ImmutableArray.CreateBuilder<Room>();
+        foreach (var room in named)
         {
-            var direction = Point.At(90.0 * i / parts);
-            points.Add(new Point(leaf.Hinge + leaf.Towards * direction.X * leaf.Length, leaf.Face + leaf.Up * direction.Y * leaf.Length));
+            var face = index.Meeting(Bounds.Around([room.Inside])).Find(region => region.Holds(room.Inside));
+            if (face is null || !owners.TryAdd(face, room))
+                unenclosed.Add(room);
         }
-        return Convex.Polygon([.. points.Select(frame.Out)]);
+        var walledIndex = new BoxGrid<Region>();
+        foreach (var face in walled)
+            walledIndex.Add(face, face.Bounds);
+        var found = ImmutableArray.CreateBuilder<FoundRoom>();
+        var count = 0;
+        foreach (
+            var face in faces
+                .OrderByDescending(face => Math.Round(face.Area))
+                .ThenBy(face => face.Bounds.MinX)
+                .ThenBy(face => face.Bounds.MinY)
+        )
+        {
+            var has = owners.TryGetValue(face, out var room);
+            var inside = has ? room!.Inside : Polygons.InsidePoint(face);
+            if (!has)
+                room = Unnamed(level, inside, ++count);
+            var cut = lost.Where(shape => shape.Bounds.Meets(face.Bounds)).ToArray();
+            var net = cut.Length == 0 ? face.Area : Polygons.Difference(face, cut).Sum(region => region.Area);
+            var isWalled = walledIndex.Meeting(Bounds.Around([inside])).Any(region => region.Holds(inside));
+            found.Add(new FoundRoom(room!, face, face.Area / 1e6, net / 1e6, has, isWalled));
+        }
+        return (
+            found.OrderBy(f => f.Named ? 0 : 1).ThenBy(f => f.Named ? f.Room.Id : "", StringComparer.Ordinal).ToImmutableArray(),
+            unenclosed.ToImmutable()
+        );
     }
 
-    private static FoundRoom? FindRoom(Room room, ImmutableArray<Region> enclosed, ImmutableArray<Column> columns)
-    {
-        var outline = enclosed.FirstOrDefault(region => region.Holds(room.Inside));
-        if (outline is null)
-            return null;
-        var free = Polygons.Difference(outline, columns.Where(column => outline.Bounds.Meets(Solid(column).Bounds)).Select(Solid));
-        return new FoundRoom(room, outline, outline.Area / 1e6, free.Sum(region => region.Area) / 1e6);
-    }
+    private static Room Unnamed(Level level, Point inside, int count) =>
+        new(
+            string.Create(CultureInfo.InvariantCulture, $"found-{Math.Round(inside.X)}-{Math.Round(inside.Y)}"),
+            level.Id,
+            $"Room {count}",
+            "",
+            "",
+            inside.X,
+            inside.Y,
+            level.Height
+        );
 }

@@ -11,23 +11,26 @@ public sealed class SceneBuilder
 {
     private sealed record ItemScene(Checks Checks, ImmutableArray<Obstacle> Obstacles, ImmutableArray<Target> Targets);
 
-    private sealed record ShellScene(
-        Checks Checks,
-        ImmutableArray<Obstacle> Obstacles,
-        ImmutableArray<Point> Sources,
-        ImmutableArray<Target> Targets
-    );
-
-    /// <summary>How far outside an entrance people come from, in mm beyond the wall's face.</summary>
-    private const double Outside = 5;
-
     private readonly ConditionalWeakTable<PlacedItem, ItemScene> items = [];
     private readonly ConditionalWeakTable<LevelSpace, ShellScene> shells = [];
 
-    public WalkwayScene Build(LevelSpace space, IReadOnlyList<PlacedItem> placed, Checks checks)
+    /// <param name="arrivals">The flights people come onto this level by.</param>
+    /// <param name="stepFree">Whether only ways without a step are asked about.</param>
+    public WalkwayScene Build(
+        LevelSpace space,
+        IReadOnlyList<PlacedItem> placed,
+        Checks checks,
+        ImmutableArray<Arrival> arrivals = default,
+        bool stepFree = false
+    )
     {
-        if (!shells.TryGetValue(space, out var shell) || shell.Checks != checks)
-            shells.AddOrUpdate(space, shell = Shell(space, checks));
+        if (arrivals.IsDefault)
+            arrivals = [];
+        ShellScene? shell = null;
+        if (stepFree)
+            shell = ShellScene.Of(space, checks, arrivals, true);
+        else if (!shells.TryGetValue(space, out shell) || shell.Checks != checks || !shell.Arrivals.SequenceEqual(arrivals))
+            shells.AddOrUpdate(space, shell = ShellScene.Of(space, checks, arrivals, false));
         var obstacles = ImmutableArray.CreateBuilder<Obstacle>();
         var targets = ImmutableArray.CreateBuilder<Target>();
         obstacles.AddRange(shell.Obstacles);
@@ -49,84 +52,6 @@ public sealed class SceneBuilder
         item.Solids.Length > 0
         && deck.Bounds.Holds(item.Item.Placement.Origin)
         && deck.Solids.Any(top => top.Holds(item.Item.Placement.Origin));
-
-    private static ShellScene Shell(LevelSpace space, Checks checks)
-    {
-        var obstacles = ImmutableArray.CreateBuilder<Obstacle>();
-        var targets = ImmutableArray.CreateBuilder<Target>();
-        var closed = new Dictionary<string, Obstacle>();
-        for (var i = 0; i < space.Pieces.Length; i++)
-        {
-            var piece = space.Pieces[i];
-            if (piece.Opening is { } opening)
-            {
-                if (opening.IsEntrance)
-                    continue;
-                closed[opening.Id] = new Obstacle(opening.Id, NameOf(opening), "leaf", piece.Body);
-                obstacles.Add(closed[opening.Id]);
-            }
-            else
-                obstacles.Add(new Obstacle(piece.Wall.Id, "Wall", $"{i}", piece.Body));
-        }
-        foreach (var column in space.Columns)
-            obstacles.Add(new Obstacle(column.Id, "Column", "", SpaceFinder.Solid(column)));
-        var sources = ImmutableArray.CreateBuilder<Point>();
-        foreach (var place in space.Openings)
-        {
-            var inward = Inward(space, place);
-            if (inward == 0)
-                continue;
-            var half = place.Wall.Thickness / 2;
-            if (place.Opening.IsEntrance)
-            {
-                sources.Add(place.Frame.Out(new Point(0, -inward * (half + Outside))));
-                Jambs(place, obstacles);
-            }
-            if (place.Opening.IsExit)
-                targets.Add(ExitTarget(place, inward, closed.GetValueOrDefault(place.Opening.Id), checks));
-        }
-        return new ShellScene(checks, obstacles.ToImmutable(), sources.ToImmutable(), targets.ToImmutable());
-    }
-
-    /// <summary>An entrance lets through its clear width only; the rest of the cut is frame and leaf.</summary>
-    private static void Jambs(OpeningPlace place, ImmutableArray<Obstacle>.Builder obstacles)
-    {
-        var opening = place.Opening;
-        var rest = (opening.Width - opening.ClearWidth) / 2;
-        if (rest <= Tolerance.Length)
-            return;
-        foreach (var side in (ReadOnlySpan<int>)[-1, 1])
-        {
-            var middle = new Point(side * (opening.Width / 2 - rest / 2), 0);
-            var jamb = Convex.Rectangle(middle, rest, place.Wall.Thickness).At(place.Frame);
-            obstacles.Add(new Obstacle(opening.Id, NameOf(opening), $"jamb{side}", jamb));
-        }
-    }
-
-    private static Target ExitTarget(OpeningPlace place, int inward, Obstacle? leaf, Checks checks)
-    {
-        var at = place.Frame.Out(new Point(0, inward * place.Wall.Thickness / 2));
-        var outward = place.Frame.Turned(new Point(0, inward));
-        // A way out that is also the way in is open: it is reached by standing in it.
-        var access = leaf is null ? new Access(null, place.Frame.Origin, outward) : new Access(leaf, at, outward);
-        return new Target(place.Opening.Id, NameOf(place.Opening), TargetKind.Exit, 0, checks.MainWidth, [access]);
-    }
-
-    /// <summary>1 when the room lies to the left of the wall, -1 to the right, 0 when there is none on just one side.</summary>
-    private static int Inward(LevelSpace space, OpeningPlace place)
-    {
-        var reach = place.Wall.Thickness / 2 + 1;
-        var left = space.RoomAt(place.Frame.Out(new Point(0, reach))) is not null;
-        var right = space.RoomAt(place.Frame.Out(new Point(0, -reach))) is not null;
-        return left == right ? 0
-            : left ? 1
-            : -1;
-    }
-
-    private static string NameOf(Opening opening) =>
-        opening.Name.Length > 0 ? opening.Name
-        : opening.IsExit ? "Exit"
-        : opening.Kind.ToString();
 
     private static ItemScene Furniture(PlacedItem item, Checks checks)
     {

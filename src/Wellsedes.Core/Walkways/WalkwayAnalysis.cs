@@ -44,6 +44,15 @@ public sealed class WalkwayAnalysis
         Ways = [.. scene.Targets.Select(WidestTo)];
     }
 
+    /// <summary>The widest way to a target that is none of the scene's own.</summary>
+    public Way To(Target target)
+    {
+        standings[target] = new Standing?[target.Access.Length];
+        var way = WidestTo(target);
+        standings.Remove(target);
+        return way;
+    }
+
     /// <summary>The boxes of obstacles that came or went; null when there are too many to be worth it.</summary>
     private static List<Bounds>? Changed(WalkwayScene before, WalkwayScene now)
     {
@@ -70,7 +79,7 @@ public sealed class WalkwayAnalysis
             if (!Widest.Reached(face) || Widest.WidthTo(face) <= best.Width)
                 continue;
             var route = Widest.PinchTo(face);
-            var routeWidth = route?.Width ?? 2 * RoomRadius;
+            var routeWidth = route?.Width ?? Math.Min(2 * RoomRadius, Widest.WidthTo(face));
             var width = Math.Min(2 * standing.Radius, routeWidth);
             if (width <= best.Width)
                 continue;

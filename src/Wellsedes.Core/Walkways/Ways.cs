@@ -11,6 +11,12 @@ public enum TargetKind
 
     /// <summary>Somewhere people gather: a bar, a buffet, a dance floor, a stage.</summary>
     Place,
+
+    /// <summary>A flight to another level.</summary>
+    Flight,
+
+    /// <summary>A room as such: its own point.</summary>
+    Room,
 }
 
 /// <summary>A point on a thing's side from which it is used, and the direction away from the thing.</summary>
@@ -30,5 +36,8 @@ public sealed record Way(Target Target, double Width, Pinch? Pinch, Access Acces
     public bool Holds => Tolerance.Meets(Width, Target.Needed);
 }
 
+/// <summary>Where people come from. The way up to here is as wide as Width (mm, endless at a door to the outside); Pinch is what made it so.</summary>
+public readonly record struct WaySource(Point At, double Width = double.PositiveInfinity, Pinch? Pinch = null);
+
 /// <summary>Everything a walkway question is asked about.</summary>
-public sealed record WalkwayScene(ImmutableArray<Obstacle> Obstacles, ImmutableArray<Point> Sources, ImmutableArray<Target> Targets);
+public sealed record WalkwayScene(ImmutableArray<Obstacle> Obstacles, ImmutableArray<WaySource> Sources, ImmutableArray<Target> Targets);

@@ -3,7 +3,8 @@ using Wellsedes.Core.Geometry;
 namespace Wellsedes.Core.Walkways;
 
 /// <summary>Two things and how near they come: the place that decides how wide a way is. Width in mm from true shapes.</summary>
-public sealed record Pinch(Obstacle A, Obstacle B, Point OnA, Point OnB, double Width)
+/// <param name="Level">The name of the level it is on when that is another than the one asked about; "" else.</param>
+public sealed record Pinch(Obstacle A, Obstacle B, Point OnA, Point OnB, double Width, string Level = "")
 {
     internal static Pinch Of(Narrow narrow)
     {
@@ -28,40 +29,43 @@ public sealed class WidestWays
     private readonly Narrow?[] narrowest;
     private readonly Dictionary<Narrow, Pinch> pinches = new(ReferenceEqualityComparer.Instance);
 
-    public WidestWays(GapGraph graph, IEnumerable<Point> sources)
+    /// <summary>What narrowed the way before it came to the source a face was reached from.</summary>
+    private readonly Pinch?[] before;
+
+    public WidestWays(GapGraph graph, IEnumerable<WaySource> sources)
     {
         this.graph = graph;
         width = new double[graph.SlotCount];
         cameFrom = new (int, Narrow)[graph.SlotCount];
         narrowest = new Narrow?[graph.SlotCount];
+        before = new Pinch?[graph.SlotCount];
         Array.Fill(cameFrom, (-1, null!));
         var done = new bool[graph.SlotCount];
-        var queue = new PriorityQueue<(int Face, int From, Narrow Narrow), double>();
+        var queue = new PriorityQueue<(int Face, int From, Narrow? Narrow, WaySource Source), double>();
         foreach (var source in sources)
-        {
-            var face = graph.FaceAt(source);
-            if (face < 0 || done[face])
-                continue;
-            width[face] = double.PositiveInfinity;
-            Open(face);
-        }
+            if (graph.FaceAt(source.At) is >= 0 and var face)
+                queue.Enqueue((face, -1, null, source), -source.Width);
         while (queue.TryDequeue(out var next, out _))
         {
             if (done[next.Face])
                 continue;
-            width[next.Face] = Math.Min(width[next.From], next.Narrow.Width);
-            cameFrom[next.Face] = (next.From, next.Narrow);
-            var before = narrowest[next.From];
-            narrowest[next.Face] = before is not null && before.Width <= next.Narrow.Width ? before : next.Narrow;
-            Open(next.Face);
-        }
-
-        void Open(int face)
-        {
-            done[face] = true;
-            foreach (var (_, other, narrow) in graph.From(face))
+            if (next.Narrow is not { } narrow)
+            {
+                width[next.Face] = next.Source.Width;
+                before[next.Face] = next.Source.Pinch;
+            }
+            else
+            {
+                width[next.Face] = Math.Min(width[next.From], narrow.Width);
+                cameFrom[next.Face] = (next.From, narrow);
+                before[next.Face] = before[next.From];
+                var passed = narrowest[next.From];
+                narrowest[next.Face] = passed is not null && passed.Width <= narrow.Width ? passed : narrow;
+            }
+            done[next.Face] = true;
+            foreach (var (_, other, onward) in graph.From(next.Face))
                 if (!done[other])
-                    queue.Enqueue((other, face, narrow), -narrow.Width);
+                    queue.Enqueue((other, next.Face, onward, default), -Math.Min(width[next.Face], onward.Width));
         }
     }
 
@@ -83,6 +87,8 @@ public sealed class WidestWays
     internal Pinch? PinchTo(int face)
     {
         var least = narrowest[face];
+        if (before[face] is { } earlier && (least is null || earlier.Width <= least.Width))
+            return earlier;
         if (least is null)
             return null;
         if (!pinches.TryGetValue(least, out var pinch))

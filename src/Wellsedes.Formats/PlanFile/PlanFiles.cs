@@ -12,6 +12,9 @@ namespace Wellsedes.Formats.PlanFile;
 /// <summary>A plan file could not be read; the message says what is wrong and what to do.</summary>
 public sealed class PlanFileException(string message) : Exception(message);
 
+/// <summary>A picture carried in a plan file: the file as it came, and the page of it when it is a PDF.</summary>
+public sealed record FilePicture(string Id, string Name, int Page, byte[] File);
+
 /// <summary>Reads and writes plan files (docs/plan-file.md). A file is taken as hostile: size, depth and counts are limited.</summary>
 public static class PlanFiles
 {
@@ -19,20 +22,37 @@ public static class PlanFiles
     public const int Version = 1;
 
     /// <summary>The largest file that is read, in bytes.</summary>
-    public const int LargestFile = 32 * 1024 * 1024;
+    public const int LargestFile = 64 * 1024 * 1024;
 
     private const int LongestText = 2000;
+    private const int MostPictures = 40;
 
-    private sealed record FileContent(string Format, int Version, ImmutableArray<Entity> Entities);
+    private sealed record FileContent(
+        string Format,
+        int Version,
+        ImmutableArray<Entity> Entities,
+        ImmutableArray<FilePicture>? Pictures = null
+    );
 
-    public static byte[] Write(Plan plan)
+    public static byte[] Write(Plan plan, IEnumerable<FilePicture>? pictures = null)
     {
-        var content = new FileContent(FormatName, Version, [.. plan.Entities.Values.OrderBy(e => e.Id, StringComparer.Ordinal)]);
+        var used = plan.All<Backing>().Select(backing => backing.PictureId).ToHashSet();
+        ImmutableArray<FilePicture> kept = [.. (pictures ?? []).Where(p => used.Contains(p.Id)).OrderBy(p => p.Id, StringComparer.Ordinal)];
+        var content = new FileContent(
+            FormatName,
+            Version,
+            [.. plan.Entities.Values.OrderBy(e => e.Id, StringComparer.Ordinal)],
+            kept.IsEmpty ? null : kept
+        );
         return [.. JsonSerializer.SerializeToUtf8Bytes(content, PlanJson.Indented), (byte)'\n'];
     }
 
     /// <exception cref="PlanFileException">The file is too large, cut short, too deep, of a newer version, or wrong inside.</exception>
-    public static Plan Read(ReadOnlySpan<byte> file)
+    public static Plan Read(ReadOnlySpan<byte> file) => ReadWhole(file).Plan;
+
+    /// <summary>A plan with the pictures it carries, as they stand in the file: they have yet to be taken in.</summary>
+    /// <exception cref="PlanFileException">As <see cref="Read"/>.</exception>
+    public static (Plan Plan, ImmutableArray<FilePicture> Pictures) ReadWhole(ReadOnlySpan<byte> file)
     {
         if (file.Length > LargestFile)
             throw new PlanFileException($"The plan file is larger than {LargestFile / 1024 / 1024} MB, the most that is read.");
@@ -65,7 +85,14 @@ public static class PlanFiles
         }
         var plan = Plan.Of(content.Entities);
         CheckWhole(plan);
-        return plan;
+        var pictures = content.Pictures ?? [];
+        if (pictures.Length > MostPictures || pictures.Any(p => p is null || !Guid.TryParse(p.Id, out _) || p.File is null))
+            throw new PlanFileException(
+                $"The plan file's pictures are wrong inside; at most {MostPictures} are read, each with its id and file."
+            );
+        if (pictures.DistinctBy(p => p.Id).Count() != pictures.Length)
+            throw new PlanFileException("Two pictures of the plan file share an id.");
+        return (plan, pictures);
     }
 
     private static string Where(Exception e) =>
@@ -144,22 +171,6 @@ public static class PlanFiles
     private static string? Wrong(Plan plan, Entity entity) =>
         entity switch
         {
-            Wall wall => !Placed(wall.Start, wall.End) || wall.Length < 1 ? "a wall needs two different ends within 1 km."
-            : !Size(wall.Thickness) || !Size(wall.Height) ? "the wall's thickness and height must be more than 0."
-            : null,
-            Opening opening => plan.Find<Wall>(opening.WallId) is not { } wall ? $"its wall \"{opening.WallId}\" is not in the file."
-            : !Size(opening.Width) || !Size(opening.Height) || !Size(opening.ClearWidth) || opening.ClearWidth > opening.Width + 1
-                ? "its width, clear width or height makes no sense."
-            : !(opening.Along - opening.Width / 2 >= -1 && opening.Along + opening.Width / 2 <= wall.Length + 1)
-                ? "it reaches past the end of its wall."
-            : !Text(opening.Name) ? "its name is too long."
-            : null,
-            Column column => !Placed(column.Placement) || !Size(column.Width) || !Size(column.Depth)
-                ? "its place or size makes no sense."
-                : null,
-            KeepClear area => !Placed(area.Placement) || !Size(area.Width) || !Size(area.Depth)
-                ? "its place or size makes no sense."
-                : null,
             Item item => CatalogueList.Shipped.Find(item.Catalogue) is not { } kind ? $"the catalogue has no item \"{item.Catalogue}\"."
             : !Placed(item.Placement) ? "its place makes no sense."
             : !Size(item.Width ?? 1) || !Size(item.Depth ?? 1) || !Size(item.Height ?? 1) ? "its size makes no sense."
@@ -169,7 +180,6 @@ public static class PlanFiles
             : item.Label.Length > 12 ? "its label has more than 12 characters."
             : null,
             Dimension measure => !Placed(measure.From, measure.To) ? "its ends make no sense." : null,
-            Room room => !Placed(new Point(room.X, room.Y)) || !Text(room.Name) ? "its place or name makes no sense." : null,
             Checks checks => !Size(checks.MainWidth)
             || !Size(checks.SeatWidth)
             || !Size(checks.OccupiedDepth)
@@ -180,7 +190,7 @@ public static class PlanFiles
             : sheet.Scale is { } scale && !(scale >= 1 && scale <= 10000) ? "its scale must be from 1:1 to 1:10000."
             : !Text(sheet.Notes) || !Text(sheet.Title) ? "its texts are too long."
             : null,
-            _ => null,
+            _ => ShellChecks.Of(plan, entity)?.Message,
         };
 
     private static bool Size(double value) => value > 0 && value <= SizeSense.Longest;

@@ -1,6 +1,6 @@
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
-using Wellsedes.Formats.PlanFile;
+using Wellsedes.Server.Features.Pictures;
 using Wellsedes.Store;
 
 namespace Wellsedes.Server.Demo;
@@ -41,7 +41,7 @@ public static class DemoSeed
         await context.SaveChangesAsync();
         var store = scope.ServiceProvider.GetRequiredService<PlanStore>();
         foreach (var file in Directory.GetFiles(demoFolder, "*.wellsedes.json").Order(StringComparer.Ordinal))
-            await store.AddAsync(project.Id, PlanFiles.Read(await File.ReadAllBytesAsync(file)));
+            await PlanFileImport.AddAsync(await File.ReadAllBytesAsync(file), project.Id, store, context, CancellationToken.None);
     }
 
     private static async Task<Guid> AddAsync(UserManager<Person> people, string email, string name)

@@ -181,6 +181,13 @@ namespace Wellsedes.Store.Migrations
                     b.Property<Guid>("IssuedById")
                         .HasColumnType("uuid");
 
+                    b.Property<string>("LevelName")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)")
+                        .HasDefaultValue("");
+
                     b.Property<int>("Number")
                         .HasColumnType("integer");
 
@@ -317,6 +324,51 @@ namespace Wellsedes.Store.Migrations
                     b.HasKey("PlanId", "Revision");
 
                     b.ToTable("Changes");
+                });
+
+            modelBuilder.Entity("Wellsedes.Store.PlanPicture", b =>
+                {
+                    b.Property<Guid>("PlanId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid");
+
+                    b.Property<DateTime>("AddedAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<int>("Columns")
+                        .HasColumnType("integer");
+
+                    b.Property<byte[]>("File")
+                        .IsRequired()
+                        .HasColumnType("bytea");
+
+                    b.Property<string>("MediaType")
+                        .IsRequired()
+                        .HasMaxLength(20)
+                        .HasColumnType("character varying(20)");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(120)
+                        .HasColumnType("character varying(120)");
+
+                    b.Property<int>("Page")
+                        .HasColumnType("integer");
+
+                    b.Property<byte[]>("PagePng")
+                        .HasColumnType("bytea");
+
+                    b.Property<double?>("PaperWidth")
+                        .HasColumnType("double precision");
+
+                    b.Property<int>("Rows")
+                        .HasColumnType("integer");
+
+                    b.HasKey("PlanId", "Id");
+
+                    b.ToTable("Pictures");
                 });
 
             modelBuilder.Entity("Wellsedes.Store.PlanRecord", b =>
@@ -464,6 +516,15 @@ namespace Wellsedes.Store.Migrations
                 });
 
             modelBuilder.Entity("Wellsedes.Store.PlanChange", b =>
+                {
+                    b.HasOne("Wellsedes.Store.PlanRecord", null)
+                        .WithMany()
+                        .HasForeignKey("PlanId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Wellsedes.Store.PlanPicture", b =>
                 {
                     b.HasOne("Wellsedes.Store.PlanRecord", null)
                         .WithMany()

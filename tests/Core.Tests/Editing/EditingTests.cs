@@ -80,7 +80,7 @@ public sealed class EditingTests
         var before = sample.Plan.Find<Item>("a")!;
         sample.Do(new MoveItems(["a"], 500, -20));
         Assert.Equal(before with { X = 2500, Y = 1980 }, sample.Plan.Find<Item>("a"));
-        sample.Do(new HoldItems(["a"], true));
+        sample.Do(new Hold(["a"], true));
         Assert.Contains("held in place", sample.Refused(new MoveItems(["a"], 1, 1)).Message);
         Assert.Contains("held in place", sample.Refused(new Remove(["a"])).Message);
     }

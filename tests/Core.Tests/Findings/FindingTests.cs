@@ -42,8 +42,8 @@ public sealed class FindingTests
     public void A_keep_clear_area_and_a_column_are_not_stood_on()
     {
         var sample = new Sample().Room();
-        sample.Do(new PutKeepClear(new KeepClear("k", PlanStart.LevelId, 2000, 2000, 0, 1000, 1000, "Fire point")));
-        sample.Do(new PutColumn(new Column("c", PlanStart.LevelId, 6000, 2000, 0, 400, 400, false)));
+        sample.Do(new PutFixture(new KeepClear("k", PlanStart.LevelId, 2000, 2000, 0, 1000, 1000, "Fire point")));
+        sample.Do(new PutFixture(new Column("c", PlanStart.LevelId, 6000, 2000, 0, 400, 400, false)));
         sample.Place("a", "ottoman", 2000, 2600).Place("b", "ottoman", 6000, 2300);
         Assert.Equal(["Fire point", "a column"], sample.State.Overlaps.Select(o => o.OtherName).Order());
     }
@@ -94,7 +94,7 @@ public sealed class FindingTests
         var sample = new Sample().Room().Door().Place("a", "ottoman", 3000, 3000).Place("b", "ottoman", 5000, 3000);
         var before = sample.Plan;
         var probe = sample.Planner.Probe(before, new MoveItems(["a"], 1500, 0), PlanStart.SchemeId, PlanStart.LevelId);
-        Assert.Contains(probe.Findings, finding => finding.Kind == FindingKind.Overlap);
+        Assert.Contains(probe.State.Findings, finding => finding.Kind == FindingKind.Overlap);
         Assert.Empty(sample.Planner.StateOf(before, PlanStart.SchemeId, PlanStart.LevelId).Findings);
         Assert.NotEmpty(probe.Near);
     }

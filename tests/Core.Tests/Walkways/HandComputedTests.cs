@@ -23,7 +23,11 @@ public sealed class HandComputedTests
 
     private static Way WayTo(List<Obstacle> obstacles, Access access) =>
         new WalkwayAnalysis(
-            new WalkwayScene([.. obstacles], [new Point(W / 2, -1000)], [new Target("seat", "Seat", TargetKind.Seat, 0, 600, [access])])
+            new WalkwayScene(
+                [.. obstacles],
+                [new WaySource(new Point(W / 2, -1000))],
+                [new Target("seat", "Seat", TargetKind.Seat, 0, 600, [access])]
+            )
         ).Ways[0];
 
     private static Access TopOf(Obstacle seat) => new(seat, new(seat.Shape.Bounds.Centre.X, seat.Shape.Bounds.MaxY), new(0, 1));

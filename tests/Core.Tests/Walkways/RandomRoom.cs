@@ -49,7 +49,7 @@ internal static class RandomRoom
             obstacles.Add(thing);
             targets.Add(new Target(thing.OwnerId, thing.Name, TargetKind.Seat, 0, 600, AccessOf(thing)));
         }
-        return new WalkwayScene([.. obstacles], [new Point(w / 2, -4000)], [.. targets]);
+        return new WalkwayScene([.. obstacles], [new WaySource(new Point(w / 2, -4000))], [.. targets]);
     }
 
     private static Obstacle Wall(string name, double minX, double minY, double maxX, double maxY) =>

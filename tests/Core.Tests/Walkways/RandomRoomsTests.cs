@@ -27,7 +27,7 @@ public sealed class RandomRoomsTests
                 if (under > 1)
                 {
                     decisions++;
-                    var reference = new OffsetReference(room.Obstacles, room.Sources[0], under);
+                    var reference = new OffsetReference(room.Obstacles, room.Sources[0].At, under);
                     if (!way.Target.Access.Any(access => reference.Reaches(access, under)))
                         wrong.Add($"room {seed} {way.Target.Name}: {way.Width:0.00} is too wide");
                 }
@@ -35,7 +35,7 @@ public sealed class RandomRoomsTests
                 if (over < 4000)
                 {
                     decisions++;
-                    var reference = new OffsetReference(room.Obstacles, room.Sources[0], over);
+                    var reference = new OffsetReference(room.Obstacles, room.Sources[0].At, over);
                     if (way.Target.Access.Any(access => reference.Reaches(access, over)))
                         wrong.Add($"room {seed} {way.Target.Name}: {way.Width:0.00} is too narrow");
                 }

@@ -18,6 +18,23 @@ export type Wall = Schemas["EntityWall"];
 export type Room = Schemas["EntityRoom"];
 export type Column = Schemas["EntityColumn"];
 export type KeepClear = Schemas["EntityKeepClear"];
+export type Level = Schemas["EntityLevel"];
+export type Boundary = Schemas["EntityBoundary"];
+export type Flight = Schemas["EntityFlight"];
+export type Platform = Schemas["EntityPlatform"];
+export type Fitting = Schemas["EntityFitting"];
+export type LowCeiling = Schemas["EntityLowCeiling"];
+export type SettingOutLine = Schemas["EntitySettingOutLine"];
+export type Backing = Schemas["EntityBacking"];
+export type MakeUp = Schemas["EntityMakeUp"];
+export type Fixture = Column | KeepClear | Flight | Platform | Fitting | LowCeiling;
+export type Certainty = Schemas["Certainty"];
+export type ChainSide = Schemas["ChainSide"];
+export type RoomView = Schemas["RoomView"];
+export type RoomFigures = Schemas["RoomFigures"];
+export type WallView = Schemas["WallView"];
+export type PictureView = Schemas["PictureView"];
+export type Survey = Schemas["Survey"];
 export type Dimension = Schemas["EntityDimension"];
 export type Checks = Schemas["EntityChecks"];
 export type Brief = Schemas["EntityBrief"];
@@ -33,6 +50,32 @@ export type RegisterEntry = Schemas["RegisterEntry"];
 export type SheetFacts = Schemas["SheetFacts"];
 export type OpeningKind = NonNullable<Schemas["EntityOpening"]["kind"]>;
 export type UnitSystem = Schemas["UnitSystem"];
+
+export interface Spot {
+  x: number;
+  y: number;
+}
+
+/** Where a hand points while it draws; asked over the live link (see AimQuestion in Core). */
+export interface AimQuestion {
+  levelId: string;
+  at: Spot;
+  catch: number;
+  from?: Spot;
+  before?: Spot;
+  start?: Spot;
+  length?: number;
+  angle?: number;
+}
+
+export interface Aim {
+  at: Spot;
+  caught: string;
+  length: number;
+  angle?: number;
+  heading: number;
+  guides: Spot[];
+}
 
 let token = "";
 
@@ -51,6 +94,22 @@ export async function fetchMe() {
   const { data } = await client.GET("/api/me");
   token = data!.token;
   return data!;
+}
+
+/** Sends a picture or PDF page to be kept with a plan. The answer is the picture, or what is wrong with it in words. */
+export async function sendPicture(planId: string, file: File, page: number): Promise<PictureView | string> {
+  const query = new URLSearchParams({ name: file.name.slice(0, 80), page: `${page}` });
+  try {
+    const answer = await fetch(`/api/plans/${planId}/pictures?${query}`, {
+      method: "POST",
+      headers: { "X-Wellsedes-Token": token, "Content-Type": "application/octet-stream" },
+      body: file,
+    });
+    const body = await answer.json().catch(() => null);
+    return answer.ok ? (body as PictureView) : messageOf(body);
+  } catch {
+    return "The server cannot be reached.";
+  }
 }
 
 /** The message of a failed answer, in words for a person. */

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount, untrack } from "svelte";
-  import type { Edit, Item } from "../app/api";
+  import type { Backing, Dimension, Edit, Item, SettingOutLine } from "../app/api";
   import type { OpenPlan } from "../plan/openPlan.svelte";
   import Chip from "../parts/Chip.svelte";
   import FocusLayer from "./FocusLayer.svelte";
@@ -12,10 +12,15 @@
     paintOverlaps,
     paintRoute,
   } from "./livePainter";
+  import { BackingPictures } from "./backings";
+  import DrawBar from "./DrawBar.svelte";
   import MeasureLabels from "./MeasureLabels.svelte";
   import { boxOf, hits, ink, paintItem, paintLabel, Picture, type Painted } from "./painter";
-  import { measureEnd, placeChips, wallAt } from "./placing";
+  import { measureEnd, placeChips } from "./placing";
   import { RestLayer } from "./restLayer";
+  import { ShellHand } from "./shellHand.svelte";
+  import { outOf } from "./shellHits";
+  import { paintDrawing, paintLooseEnds, paintPickedShell } from "./shellLive";
   import { tools } from "./tools.svelte";
   import ViewBar from "./ViewBar.svelte";
   import { Viewport, type Box, type Point } from "./viewport";
@@ -50,6 +55,11 @@
   let space = false;
   let cycle: { at: Point; ids: string[]; index: number } | null = null;
 
+  // svelte-ignore state_referenced_locally
+  const hand = new ShellHand(plan, () => view);
+  // svelte-ignore state_referenced_locally
+  const pictures = new BackingPictures(plan.id, () => repaint("all"));
+
   const catchDistance = $derived(Math.min(300, 10 / view.scale));
   const moving = $derived(
     gesture?.kind === "move"
@@ -68,9 +78,10 @@
     tools.inMiddle = () => {
       const middle = { x: size.width / 2, y: size.height / 2 };
       if (tools.tool.kind === "place") void drop(middle, false);
-      else if (tools.tool.kind === "opening") void putOpening(middle, Infinity);
+      else if (tools.tool.kind === "opening") void putOpening(middle, 1e6);
+      else if (tools.tool.kind !== "pick") void hand.take(middle, false);
     };
-    (host as HTMLElement & { planView?: unknown }).planView = () => view;
+    Object.assign(host, { planView: () => view, aim: () => tools.aim });
     return () => observer.disconnect();
   });
 
@@ -87,8 +98,12 @@
   $effect(() => {
     void plan.changes;
     void plan.stage;
+    const shell = plan.shell;
+    void plan.faintShell;
     untrack(() => {
-      repaint(plan.dirty === "all" ? "all" : plan.dirty);
+      const whole =
+        plan.dirty === "all" || shell !== picture.shell || plan.faintShell !== picture.ground.below;
+      repaint(whole ? "all" : (plan.dirty as Set<string>));
       plan.dirty = new Set();
       if (!fitted && plan.view && rest) fit();
     });
@@ -116,7 +131,14 @@
           : { item, view: facts, form, box: boxOf(item, form) },
       );
     }
-    picture = new Picture([...painted.values()], plan.view?.shell ?? null, faint);
+    picture = new Picture([...painted.values()], plan.shell, faint, {
+      below: plan.faintShell,
+      backings: plan.stage === "shell" ? (plan.here("backing") as Backing[]) : [],
+      pictures,
+      lines: plan.stage === "prove" ? [] : (plan.here("setting-out-line") as SettingOutLine[]),
+      grid: plan.stage === "shell" ? (plan.level?.grid ?? 0) : 0,
+      locked: plan.stage !== "shell",
+    });
     if (ids === "all") rest.paintAll(view, picture, moving);
     else
       for (const id of ids)
@@ -126,6 +148,7 @@
   }
 
   $effect(() => {
+    void [tools.aim, hand.drag];
     void [plan.probe, plan.route, plan.near, plan.finding, plan.picked.size, tools.tool, gesture];
     for (const id of plan.picked) void id;
     draw();
@@ -152,16 +175,24 @@
     }
     paintPlacing(ctx);
     ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
+    paintShellLive(ctx);
     const tool = tools.tool;
     const taking = tool.kind === "measure" && tool.from ? tool : null;
     paintMeasures(
       ctx,
       view,
       chips,
-      plan.all("dimension"),
+      plan.here("dimension") as Dimension[],
       taking ? [taking.from!, taking.to ?? view.toLevel(pointer)] : null,
     );
     if (gesture?.kind === "band") paintBand(ctx, gesture.start, gesture.to);
+  }
+
+  function paintShellLive(ctx: CanvasRenderingContext2D) {
+    if (plan.stage !== "shell" || !plan.shell) return;
+    if (!hand.drag) paintLooseEnds(ctx, view, plan.shell);
+    paintPickedShell(ctx, view, plan.shell, plan.picked, hand.things);
+    paintDrawing(ctx, view, tools.tool, tools.aim);
   }
 
   /** A picked thing where it is now: following the hand, or where the server says it would settle. */
@@ -204,13 +235,19 @@
   }
 
   const chips = $derived(
-    plan.stage !== "furnish"
-      ? []
-      : gesture?.kind === "move" || tools.tool.kind === "place"
+    plan.stage === "shell"
+      ? hand.drag?.kind === "fixture"
         ? (plan.probe?.near ?? [])
-        : gesture
+        : hand.drag
           ? []
-          : plan.near,
+          : plan.near
+      : plan.stage !== "furnish"
+        ? []
+        : gesture?.kind === "move" || tools.tool.kind === "place"
+          ? (plan.probe?.near ?? [])
+          : gesture
+            ? []
+            : plan.near,
   );
 
   const placedChips = $derived.by(() => {
@@ -222,11 +259,12 @@
   });
 
   export function fit() {
-    const shell = plan.view?.shell.box;
+    const shell = plan.shell?.box;
     const box: Box = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };
     for (const b of [
       shell ? { minX: shell[0]!, minY: shell[1]!, maxX: shell[2]!, maxY: shell[3]! } : null,
       ...[...painted.values()].map((p) => p.box),
+      ...(plan.stage === "shell" ? (plan.here("backing") as Backing[]).map(boxOfBacking) : []),
     ])
       if (b) {
         box.minX = Math.min(box.minX, b.minX);
@@ -237,6 +275,29 @@
     if (box.minX > box.maxX) Object.assign(box, { minX: -1000, minY: -1000, maxX: 9000, maxY: 7000 });
     fitted = true;
     look(Viewport.fitting(box, size.width, size.height), true);
+  }
+
+  /** Brings a place into view when it lies outside, or near the edge. */
+  export function reveal(p: Point) {
+    const at = view.toScreen(p);
+    if (at.x > 60 && at.y > 90 && at.x < size.width - 60 && at.y < size.height - 60) return;
+    look(view.panned(size.width / 2 - at.x, size.height / 2 - at.y), true);
+  }
+
+  function boxOfBacking(backing: Backing): Box {
+    const [w, h] = [backing.columns * backing.scale, backing.rows * backing.scale];
+    const corners = [
+      [0, 0],
+      [w, 0],
+      [w, h],
+      [0, h],
+    ].map(([x, y]) => outOf(backing as Required<Backing>, { x: x!, y: y! }));
+    return {
+      minX: Math.min(...corners.map((c) => c.x)),
+      minY: Math.min(...corners.map((c) => c.y)),
+      maxX: Math.max(...corners.map((c) => c.x)),
+      maxY: Math.max(...corners.map((c) => c.y)),
+    };
   }
 
   export function zoomBy(factor: number) {
@@ -296,6 +357,8 @@
       if (tool.kind === "place") return void drop(at, event.shiftKey);
       if (tool.kind === "measure") return measureAt(at);
       if (tool.kind === "opening") return void putOpening(at);
+      if (tool.kind !== "pick") return void hand.take(at, event.altKey);
+      if (plan.stage === "shell") hand.down(at, event.shiftKey);
       gesture = { kind: "press", start: at, hit: beneath(at), add: event.shiftKey };
     } else return;
     host.setPointerCapture(event.pointerId);
@@ -310,7 +373,11 @@
       gesture = { kind: "pan", last: at };
       return;
     }
-    if (gesture?.kind === "press" && Math.hypot(at.x - gesture.start.x, at.y - gesture.start.y) > 4)
+    if (hand.drag) hand.move(at);
+    else if (gesture?.kind === "press" && plan.stage === "shell" && hand.begin(at)) {
+      gesture = null;
+      hand.move(at);
+    } else if (gesture?.kind === "press" && Math.hypot(at.x - gesture.start.x, at.y - gesture.start.y) > 4)
       begin(gesture);
     if (gesture?.kind === "move") {
       const [dx, dy] = [(at.x - gesture.start.x) / view.scale, -(at.y - gesture.start.y) / view.scale];
@@ -319,6 +386,7 @@
     } else if (gesture?.kind === "turn") turnTo(at, event.altKey);
     else if (gesture?.kind === "band") gesture = { ...gesture, to: at };
     else if (tools.tool.kind === "place") plan.ask(placeEdit(at, "probe-item", event.altKey));
+    else if (!gesture) hand.follow(at, event.altKey);
     draw();
   }
 
@@ -345,7 +413,12 @@
 
   async function onpointerup(event: PointerEvent) {
     const done = gesture;
+    if (hand.drag) return void hand.up(place(event)).then(draw);
     if (!done) return;
+    if (plan.stage === "shell" && done.kind === "press") {
+      gesture = null;
+      return void hand.up(place(event)).then(draw);
+    }
     if (done.kind === "pan") settledView = view;
     if (done.kind === "press") pressed(done, event);
     if (done.kind === "band") {
@@ -408,7 +481,7 @@
   function onpointercancel() {
     const ids = [...moving];
     gesture = null;
-    plan.stopAsking();
+    hand.cancel();
     for (const id of ids) if (painted.get(id)) rest.repaint(painted.get(id)!.box, picture, new Set());
     draw();
   }
@@ -420,7 +493,7 @@
       do: "place-item",
       id,
       schemeId: plan.view!.schemeId,
-      levelId: plan.view!.levelId,
+      levelId: plan.levelId,
       catalogue: tool.entry.item.key,
       x: p.x,
       y: p.y,
@@ -441,37 +514,17 @@
 
   function measureAt(at: Point) {
     const tool = tools.tool as Extract<typeof tools.tool, { kind: "measure" }>;
-    const p = measureEnd(at, view, plan.view?.shell ?? null, picture);
+    const p = measureEnd(at, view, plan.shell, picture);
     tools.tool = !tool.from || tool.to ? { kind: "measure", from: p, to: null } : { ...tool, to: p };
   }
 
   async function putOpening(at: Point, reach = 400) {
-    const tool = tools.tool as Extract<typeof tools.tool, { kind: "opening" }>;
-    const best = wallAt(plan.all("wall"), view.toLevel(at), reach);
-    if (!best) {
-      plan.notice = "Press on a wall to put it in.";
-      return;
+    const edit = hand.seat(view.toLevel(at), plan.newId("opening"), Math.min(reach, 1e6));
+    plan.stopAsking();
+    if (await plan.do(edit)) {
+      tools.rest();
+      plan.pick([(edit as { opening: { id: string } }).opening.id]);
     }
-    const { kind, width, mark, name } = tool.opening;
-    const done = await plan.do({
-      do: "put-opening",
-      opening: {
-        id: plan.newId("opening"),
-        wallId: best.id,
-        kind,
-        along: Math.round(best.along),
-        width,
-        clearWidth: 0,
-        height: kind === "Window" ? 1400 : 2100,
-        sill: kind === "Window" ? 900 : 0,
-        mark,
-        hingeAtEnd: false,
-        swingsRight: !best.left,
-        name,
-      },
-      sure: false,
-    });
-    if (done) tools.rest();
   }
 
   function turnTo(at: Point, free: boolean) {
@@ -572,6 +625,10 @@
     <span class="absolute top-16 left-1/2 -translate-x-1/2 rounded bg-must px-2 py-0.5 text-white"
       >{plan.probe.problem.message}</span
     >
+  {/if}
+
+  {#if tools.tool.kind === "chain" || tools.tool.kind === "points" || tools.tool.kind === "fixture"}
+    <DrawBar {plan} under={inside ? under : null} reach={catchDistance} {reveal} />
   {/if}
 
   <ViewBar {plan} {view} under={inside ? under : null} {fit} {zoomBy} />

@@ -1,5 +1,6 @@
 import Flatbush from "flatbush";
-import type { FormView, Item, ItemView, ShellView } from "../app/api";
+import type { Backing, FormView, Item, ItemView, SettingOutLine, ShellView } from "../app/api";
+import { paintBacking, type BackingPictures } from "./backings";
 import type { Box, Viewport } from "./viewport";
 
 export const ink = {
@@ -12,7 +13,58 @@ export const ink = {
   use: "#B5B2A5",
   plum: "#6B3F87",
   must: "#A3173A",
+  brass: "#E0A878",
 };
+
+/** What lies beneath and around the things of a level. */
+export interface Ground {
+  /** The shell of another level, shown faint. */
+  below: ShellView | null;
+  backings: Backing[];
+  pictures: BackingPictures | null;
+  lines: SettingOutLine[];
+  /** Step of the grid in mm; 0 for none. */
+  grid: number;
+  /** The shell is drawn back: it is locked outside its own stage. */
+  locked: boolean;
+}
+
+export const bareGround: Ground = {
+  below: null,
+  backings: [],
+  pictures: null,
+  lines: [],
+  grid: 0,
+  locked: false,
+};
+
+const pathNames = [
+  "walls",
+  "hatch",
+  "windows",
+  "leaves",
+  "swings",
+  "columns",
+  "keepClear",
+  "boundaries",
+  "steps",
+  "fittings",
+  "points",
+  "overhead",
+] as const;
+type Paths2D = Partial<Record<(typeof pathNames)[number], Path2D>>;
+
+const shellCache = new WeakMap<ShellView, Paths2D>();
+
+function shellPathsOf(shell: ShellView): Paths2D {
+  let paths = shellCache.get(shell);
+  if (!paths) {
+    paths = {};
+    for (const name of pathNames) if (shell[name]) paths[name] = new Path2D(shell[name]);
+    shellCache.set(shell, paths);
+  }
+  return paths;
+}
 
 /** What an item looks like, ready to paint: its placement and its form. */
 export interface Painted {
@@ -62,18 +114,16 @@ export function boxOf(item: Item, form: FormView): Box {
 /** All that rests on the plan, indexed by place. */
 export class Picture {
   private readonly index: Flatbush | null;
-  private readonly shellPaths: Record<string, Path2D> = {};
 
   constructor(
     readonly painted: Painted[],
     readonly shell: ShellView | null,
     readonly faint: boolean,
+    readonly ground: Ground = bareGround,
   ) {
     this.index = painted.length ? new Flatbush(painted.length) : null;
     for (const { box } of painted) this.index!.add(box.minX, box.minY, box.maxX, box.maxY);
     this.index?.finish();
-    for (const name of ["walls", "hatch", "windows", "leaves", "swings", "columns", "keepClear"] as const)
-      if (shell?.[name]) this.shellPaths[name] = new Path2D(shell[name]);
   }
 
   /** Painted things whose boxes meet a box, in the order they are painted. */
@@ -100,6 +150,12 @@ export class Picture {
     ctx.clip();
     ctx.fillStyle = ink.paper;
     ctx.fillRect(rect.x, rect.y, rect.w, rect.h);
+    const { ground } = this;
+    if (ground.pictures)
+      for (const backing of ground.backings) paintBacking(ctx, view, ratio, rect, backing, ground.pictures);
+    ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
+    paintGrid(ctx, view, rect, ground.grid);
+    if (ground.below) this.paintShell(ctx, view, ratio, ground.below, "faint");
     const margin = 30;
     const [a, b] = [
       view.toLevel({ x: rect.x - margin, y: rect.y + rect.h + margin }),
@@ -110,7 +166,8 @@ export class Picture {
     );
     for (const thing of things)
       if (thing.form.flat) paintItem(ctx, view, ratio, thing, this.faint ? "faint" : "rest");
-    this.paintShell(ctx, view, ratio);
+    if (this.shell) this.paintShell(ctx, view, ratio, this.shell, ground.locked ? "locked" : "full");
+    paintSettingOut(ctx, view, ratio, rect, ground.lines);
     for (const thing of things)
       if (!thing.form.flat)
         paintItem(ctx, view, ratio, thing, this.faint || thing.item.setAside ? "faint" : "rest");
@@ -120,43 +177,54 @@ export class Picture {
     ctx.restore();
   }
 
-  private paintShell(ctx: CanvasRenderingContext2D, view: Viewport, ratio: number) {
+  private paintShell(
+    ctx: CanvasRenderingContext2D,
+    view: Viewport,
+    ratio: number,
+    shell: ShellView,
+    mode: "full" | "locked" | "faint",
+  ) {
     const s = view.scale * ratio;
     ctx.setTransform(s, 0, 0, -s, view.x * ratio, view.y * ratio);
     const px = 1 / view.scale;
-    const paths = this.shellPaths;
+    const paths = shellPathsOf(shell);
+    const line = mode === "full" ? ink.full : mode === "locked" ? ink.soft : ink.faint;
     ctx.lineJoin = "miter";
+    const stroke = (name: (typeof pathNames)[number], width: number, colour = line, dash: number[] = []) => {
+      if (!paths[name]) return;
+      ctx.strokeStyle = colour;
+      ctx.lineWidth = width * px;
+      ctx.setLineDash(dash.map((d) => d * px));
+      ctx.stroke(paths[name]);
+      ctx.setLineDash([]);
+    };
+    if (mode === "faint") {
+      stroke("walls", 0.8);
+      stroke("columns", 0.8);
+      stroke("steps", 0.6);
+      return;
+    }
     if (paths.walls) {
       ctx.fillStyle = "#FFFFFF";
       ctx.fill(paths.walls, "evenodd");
-      if (paths.hatch && view.scale > 0.012) {
-        ctx.strokeStyle = ink.use;
-        ctx.lineWidth = px;
-        ctx.stroke(paths.hatch);
-      }
-      ctx.strokeStyle = ink.full;
-      ctx.lineWidth = 1.6 * px;
-      ctx.stroke(paths.walls);
+      if (view.scale > 0.012) stroke("hatch", 1, ink.use);
+      stroke("walls", mode === "locked" ? 1.2 : 1.6);
     }
-    ctx.strokeStyle = ink.full;
-    ctx.lineWidth = px;
-    for (const name of ["windows", "leaves"] as const)
+    stroke("overhead", 0.8, ink.soft, [5, 4]);
+    stroke("steps", 0.8);
+    for (const name of ["fittings", "points", "windows", "leaves"] as const)
       if (paths[name]) {
         ctx.fillStyle = "#FFFFFF";
         ctx.fill(paths[name]);
-        ctx.stroke(paths[name]);
+        stroke(name, 1);
       }
-    if (paths.swings) ctx.stroke(paths.swings);
+    stroke("swings", 1);
     if (paths.columns) {
-      ctx.fillStyle = ink.full;
+      ctx.fillStyle = line;
       ctx.fill(paths.columns);
     }
-    if (paths.keepClear) {
-      ctx.strokeStyle = ink.soft;
-      ctx.setLineDash([6 * px, 4 * px]);
-      ctx.stroke(paths.keepClear);
-      ctx.setLineDash([]);
-    }
+    stroke("keepClear", 1, ink.soft, [6, 4]);
+    stroke("boundaries", 1.2, ink.soft, [9, 3, 2, 3]);
   }
 
   private paintRooms(ctx: CanvasRenderingContext2D, view: Viewport) {
@@ -165,10 +233,90 @@ export class Picture {
       const text = room.number ? `${room.number} ${room.name}` : room.name;
       ctx.font = '600 12px "Barlow Semi Condensed"';
       ctx.textAlign = "center";
-      ctx.fillStyle = ink.soft;
+      ctx.fillStyle = room.named ? ink.soft : ink.faint;
       ctx.fillText(text, at.x, at.y);
     }
   }
+}
+
+function paintGrid(
+  ctx: CanvasRenderingContext2D,
+  view: Viewport,
+  rect: { x: number; y: number; w: number; h: number },
+  step: number,
+) {
+  if (step * view.scale < 6) return;
+  const [a, b] = [
+    view.toLevel({ x: rect.x, y: rect.y + rect.h }),
+    view.toLevel({ x: rect.x + rect.w, y: rect.y }),
+  ];
+  ctx.beginPath();
+  for (let x = Math.ceil(a.x / step) * step; x <= b.x; x += step) {
+    const at = view.toScreen({ x, y: 0 }).x;
+    ctx.moveTo(at, rect.y);
+    ctx.lineTo(at, rect.y + rect.h);
+  }
+  for (let y = Math.ceil(a.y / step) * step; y <= b.y; y += step) {
+    const at = view.toScreen({ x: 0, y }).y;
+    ctx.moveTo(rect.x, at);
+    ctx.lineTo(rect.x + rect.w, at);
+  }
+  ctx.strokeStyle = "rgba(92,105,101,.18)";
+  ctx.lineWidth = 1;
+  ctx.stroke();
+}
+
+/** Setting-out lines run from edge to edge of what is painted. */
+function paintSettingOut(
+  ctx: CanvasRenderingContext2D,
+  view: Viewport,
+  ratio: number,
+  rect: { x: number; y: number; w: number; h: number },
+  lines: SettingOutLine[],
+) {
+  if (!lines.length) return;
+  ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
+  ctx.strokeStyle = "rgba(47,93,74,.55)";
+  ctx.lineWidth = 1;
+  ctx.setLineDash([12, 4, 2, 4]);
+  const reach = 1e6;
+  for (const line of lines) {
+    const angle = (line.angle * Math.PI) / 180;
+    const [dx, dy] = [Math.cos(angle) * reach, Math.sin(angle) * reach];
+    const [a, b] = [
+      view.toScreen({ x: line.x - dx, y: line.y - dy }),
+      view.toScreen({ x: line.x + dx, y: line.y + dy }),
+    ];
+    const clipped = clip(a, b, rect);
+    if (!clipped) continue;
+    ctx.beginPath();
+    ctx.moveTo(clipped[0].x, clipped[0].y);
+    ctx.lineTo(clipped[1].x, clipped[1].y);
+    ctx.stroke();
+  }
+  ctx.setLineDash([]);
+}
+
+/** The part of a line from a to b within a rectangle and a margin; null when there is none (Liang and Barsky). */
+function clip(
+  a: { x: number; y: number },
+  b: { x: number; y: number },
+  rect: { x: number; y: number; w: number; h: number },
+) {
+  let [from, to] = [0, 1];
+  const margin = 20;
+  for (const [p, q] of [
+    [a.x - b.x, a.x - rect.x + margin],
+    [b.x - a.x, rect.x + rect.w + margin - a.x],
+    [a.y - b.y, a.y - rect.y + margin],
+    [b.y - a.y, rect.y + rect.h + margin - a.y],
+  ] as const) {
+    if (p === 0 && q < 0) return null;
+    if (p < 0) from = Math.max(from, q / p);
+    if (p > 0) to = Math.min(to, q / p);
+  }
+  const at = (t: number) => ({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t });
+  return from < to ? ([at(from), at(to)] as const) : null;
 }
 
 /** One item: its symbol by its form's paths, or a plain box when it is too small to tell. */

@@ -1,4 +1,4 @@
-import type { Near, ShellView, Wall } from "../app/api";
+import type { Near, ShellView } from "../app/api";
 import type { Picture } from "./painter";
 import type { Point, Viewport } from "./viewport";
 
@@ -23,33 +23,6 @@ export function measureEnd(at: Point, view: Viewport, shell: ShellView | null, p
     for (const ring of form.outlines)
       for (const own of ring as Point[])
         see({ x: item.x + own.x * cos - own.y * sin, y: item.y + own.x * sin + own.y * cos });
-  }
-  return best;
-}
-
-/** The wall under a point of the level or within reach of it (mm): how far along, and whether the point is to its left. */
-export function wallAt(
-  walls: Wall[],
-  p: Point,
-  reach = 400,
-): { id: string; along: number; left: boolean } | null {
-  let best: { id: string; along: number; left: boolean } | null = null;
-  let least = Infinity;
-  for (const wall of walls) {
-    const [s, e] = [wall.start as Point, wall.end as Point];
-    const length = Math.hypot(e.x - s.x, e.y - s.y);
-    const [ux, uy] = [(e.x - s.x) / length, (e.y - s.y) / length];
-    const along = (p.x - s.x) * ux + (p.y - s.y) * uy;
-    const across = (p.y - s.y) * ux - (p.x - s.x) * uy;
-    if (
-      along < 0 ||
-      along > length ||
-      Math.abs(across) > wall.thickness / 2 + reach ||
-      Math.abs(across) >= least
-    )
-      continue;
-    least = Math.abs(across);
-    best = { id: wall.id, along, left: across > 0 };
   }
   return best;
 }

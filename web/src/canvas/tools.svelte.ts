@@ -1,4 +1,4 @@
-import type { CatalogueEntry, OpeningKind as Kind } from "../app/api";
+import type { Aim, Certainty, CatalogueEntry, ChainSide, Fixture, OpeningKind as Kind } from "../app/api";
 import type { Point } from "./viewport";
 
 /** What a press on the plan does now. Picking is the resting state, not a tool. */
@@ -6,7 +6,10 @@ export type Tool =
   | { kind: "pick" }
   | { kind: "place"; entry: CatalogueEntry; turn: number }
   | { kind: "measure"; from: Point | null; to: Point | null }
-  | { kind: "opening"; opening: OpeningChoice };
+  | { kind: "opening"; opening: OpeningChoice }
+  | { kind: "chain"; chain: Chain }
+  | { kind: "fixture"; fixture: Fixture }
+  | { kind: "points"; asked: PointsAsked };
 
 export interface OpeningChoice {
   kind: Kind;
@@ -15,11 +18,51 @@ export interface OpeningChoice {
   name: string;
 }
 
+/** A run of walls, or of lines without walls, while it is drawn. */
+export interface Chain {
+  id: string;
+  what: "walls" | "boundary";
+  makeUp: string;
+  line: "Centre" | "InsideFace" | "OutsideFace";
+  certainty: Certainty;
+  roomName: string;
+  start: Point | null;
+  sides: ChainSide[];
+  /** A point the next side is to pass, when it is curved. */
+  through: Point | null;
+  curved: boolean;
+  /** The corner that typed offsets count from, while they are typed. */
+  corner: Point | null;
+  offsets: boolean;
+}
+
+/** Some points that something asks for, pressed one after another. Caught tells whether they are drawn to the plan's catches. */
+export interface PointsAsked {
+  title: string;
+  count: number;
+  caught: boolean;
+  points: Point[];
+  done: (points: Point[]) => void;
+}
+
 class Tools {
   tool = $state.raw<Tool>({ kind: "pick" });
+  /** Where the pointer is drawn to, by the newest answer. */
+  aim = $state.raw<Aim | null>(null);
   /** Does what the tool does in the middle of the view: how a keyboard places things. Set by the canvas. */
   inMiddle: () => void = () => {};
-  rest = () => (this.tool = { kind: "pick" });
+  rest = () => {
+    this.tool = { kind: "pick" };
+    this.aim = null;
+  };
+  /** Changes the chain that is being drawn. */
+  chain(change: Partial<Chain>) {
+    if (this.tool.kind === "chain") this.tool = { kind: "chain", chain: { ...this.tool.chain, ...change } };
+  }
+  ask(title: string, count: number, done: (points: Point[]) => void, caught = true) {
+    this.aim = null;
+    this.tool = { kind: "points", asked: { title, count, caught, points: [], done } };
+  }
 }
 
 export const tools = new Tools();

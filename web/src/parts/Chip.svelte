@@ -19,6 +19,13 @@
       return;
     }
     typing = false;
+    const fixture = plan.fixtures.find((f) => plan.picked.has(f.id));
+    if (fixture)
+      return void (await plan.do({
+        do: "put-by-offsets",
+        id: fixture.id,
+        offsets: [{ wallId: near.otherId, distance: read.value, toMiddle: false }],
+      }));
     await plan.do({
       do: "space-from",
       ids: plan.pickedItems.map((i) => i.id),

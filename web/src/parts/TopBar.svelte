@@ -11,7 +11,6 @@
     ["prove", "Prove"],
     ["issue", "Issue"],
   ];
-  const level = $derived(plan.all("level")[0]?.name ?? "");
   const scheme = $derived(plan.all("scheme")[0]?.name ?? "");
   const saving = $derived(
     plan.offline
@@ -27,11 +26,18 @@
   <p class="max-w-[230px] truncate text-white/75" title="{plan.view?.projectName} / {plan.details?.title}">
     {plan.view?.projectName} / <span class="font-semibold text-white">{plan.details?.title}</span>
   </p>
-  <p
-    class="hidden rounded border border-white/30 px-2 py-0.5 text-[12px] whitespace-nowrap text-white/85 min-[1180px]:block"
-  >
-    {level} · {scheme}
-  </p>
+  <label class="flex items-center gap-1 rounded border border-white/30 px-1 text-[12px] text-white/85">
+    <span class="sr-only">Level</span>
+    <select
+      class="bg-ink py-0.5 text-white"
+      value={plan.levelId}
+      onchange={(e) => plan.lookAt(e.currentTarget.value)}
+    >
+      {#each plan.levels.toReversed() as level (level.id)}<option value={level.id}>{level.name}</option
+        >{/each}
+    </select>
+    <span class="hidden whitespace-nowrap min-[1240px]:inline">· {scheme}</span>
+  </label>
   <nav class="mx-auto flex h-full" aria-label="Stages">
     {#each stages as [key, name], i (key)}
       <button

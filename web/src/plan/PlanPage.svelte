@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { onDestroy } from "svelte";
+  import { onDestroy, untrack } from "svelte";
   import PlanCanvas from "../canvas/PlanCanvas.svelte";
   import { tools } from "../canvas/tools.svelte";
   import KeysDialog from "../parts/KeysDialog.svelte";
@@ -14,6 +14,7 @@
   import FindingPanel from "../stages/prove/FindingPanel.svelte";
   import ProvePanel from "../stages/prove/ProvePanel.svelte";
   import RoomsPanel from "../stages/shell/RoomsPanel.svelte";
+  import ThingPanel from "../stages/shell/ThingPanel.svelte";
   import ShellPanel from "../stages/shell/ShellPanel.svelte";
   import { keysFor } from "./keys";
   import { OpenPlan } from "./openPlan.svelte";
@@ -46,6 +47,12 @@
   $effect(() => {
     void plan.stage;
     tools.rest();
+    // What is picked stays picked only where it can be worked on.
+    untrack(() => {
+      const shell = plan.stage === "shell";
+      const kept = [...plan.picked].filter((id) => (plan.item(id) === undefined) === shell);
+      if (kept.length !== plan.picked.size) plan.pick(kept);
+    });
   });
 
   const picked = $derived(plan.pickedItems);
@@ -105,7 +112,7 @@
                   {picked.length && picked.every((i) => i.setAside) ? "Bring back" : "Set aside"} ({aside.length})
                 </button>
               {/if}
-              {#if tools.tool.kind !== "pick"}
+              {#if ["place", "opening", "measure"].includes(tools.tool.kind)}
                 <span class="self-center px-2 text-soft">
                   {tools.tool.kind === "place"
                     ? "Press on the plan to place · Shift for more"
@@ -140,7 +147,8 @@
         </main>
         {#if plan.stage !== "issue"}
           <aside class="w-64 shrink-0 overflow-y-auto border-l border-edge bg-panel">
-            {#if plan.stage === "shell"}<RoomsPanel {plan} />
+            {#if plan.stage === "shell"}
+              {#if plan.picked.size}<ThingPanel {plan} />{:else}<RoomsPanel {plan} />{/if}
             {:else if plan.stage === "prove"}<FindingPanel {plan} />
             {:else if picked.length === 1}
               {#key picked[0]!.id}<ItemPanel {plan} item={picked[0]!} />{/key}

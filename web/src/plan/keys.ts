@@ -1,4 +1,5 @@
 import { tools } from "../canvas/tools.svelte";
+import { pressMeter } from "./meter";
 import type { OpenPlan, Stage } from "./openPlan.svelte";
 
 export const keyList: [string, string][] = [
@@ -14,6 +15,11 @@ export const keyList: [string, string][] = [
   ["+ − 0", "Zoom in, zoom out, fit"],
   ["Space and drag", "Move the view (the middle button does too)"],
   ["Alt while dragging", "No catching on walls and lines"],
+  [
+    "While drawing walls",
+    "Type a length, Tab, an angle, Enter; arrows say which way; Enter alone closes; Backspace takes the last back",
+  ],
+  ["Alt+M", "Press the button of the simulated distance meter: the field with the focus takes the length"],
   ["Esc", "End a tool, pick nothing"],
   ["?", "This list"],
 ];
@@ -31,6 +37,11 @@ const stages: Stage[] = ["shell", "furnish", "prove", "issue"];
 export function keysFor(plan: OpenPlan, view: View) {
   return (event: KeyboardEvent) => {
     const target = event.target as HTMLElement;
+    if (event.altKey && event.key.toLowerCase() === "m") {
+      event.preventDefault();
+      void pressMeter(plan);
+      return;
+    }
     if (target.closest("input, textarea, select, [role=dialog]")) return;
     const ids = plan.pickedItems.map((item) => item.id);
     const may = plan.canEdit && plan.stage === "furnish" && ids.length > 0;
@@ -50,7 +61,12 @@ export function keysFor(plan: OpenPlan, view: View) {
         number,
         number,
       ];
+      const fixtures = plan.fixtures.filter((f) => plan.picked.has(f.id)).map((f) => f.id);
       if (may) void plan.do({ do: "move-items", ids, dx: x * step, dy: y * step, catch: 0 });
+      else if (plan.canEdit && plan.stage === "shell" && fixtures.length)
+        void plan.do({ do: "move-fixtures", ids: fixtures, dx: x * step, dy: y * step });
+      else if (plan.canEdit && plan.stage === "shell" && wallPicked(plan))
+        void plan.do({ do: "move-wall", id: wallPicked(plan)!, dx: x * step, dy: y * step });
       else view.panBy(-x * 60, y * 60);
       return done();
     }
@@ -111,6 +127,12 @@ export function keysFor(plan: OpenPlan, view: View) {
         return done();
     }
   };
+}
+
+/** The one wall that is picked. */
+function wallPicked(plan: OpenPlan) {
+  const [id] = plan.picked;
+  return plan.picked.size === 1 && id && plan.entities.get(id)?.type === "wall" ? id : null;
 }
 
 /** Copies stand beside their originals and are picked in their place. */

@@ -1,5 +1,5 @@
 import { HubConnectionBuilder, LogLevel, type HubConnection } from "@microsoft/signalr";
-import type { ChangedView, Edit, ProbeView } from "../app/api";
+import type { Aim, AimQuestion, ChangedView, Edit, ProbeView } from "../app/api";
 
 export interface LiveEvents {
   changed(change: ChangedView): void;
@@ -8,11 +8,44 @@ export interface LiveEvents {
   broken(broken: boolean): void;
 }
 
-/** The live link: changes come down it; probes go up it, at most one in flight and always the newest next. */
+/** Sends questions one at a time; while one is on its way only the newest next one is kept. */
+export class Newest<Q, A> {
+  private waiting: { question: Q; done: (answer: A) => void } | null = null;
+  private inFlight = false;
+
+  constructor(private readonly send: (question: Q) => Promise<A>) {}
+
+  ask(question: Q, done: (answer: A) => void) {
+    this.waiting = { question, done };
+    if (!this.inFlight) void this.pump();
+  }
+
+  drop() {
+    this.waiting = null;
+  }
+
+  private async pump() {
+    this.inFlight = true;
+    while (this.waiting) {
+      const { question, done } = this.waiting;
+      this.waiting = null;
+      try {
+        done(await this.send(question));
+      } catch {
+        break;
+      }
+    }
+    this.inFlight = false;
+  }
+}
+
+/** The live link: changes come down it; probes and aims go up it. */
 export class LiveLink {
   private readonly connection: HubConnection;
-  private waiting: { edit: Edit; done: (answer: ProbeView) => void } | null = null;
-  private inFlight = false;
+  private readonly probes = new Newest<{ edit: Edit; levelId: string }, ProbeView>(({ edit, levelId }) =>
+    this.connection.invoke("Probe", this.planId, edit, levelId),
+  );
+  private readonly aims = new Newest<AimQuestion, Aim>((question) => this.aimNow(question));
 
   constructor(
     private readonly planId: string,
@@ -46,26 +79,30 @@ export class LiveLink {
   }
 
   /** Asks what an edit would do. An unsent older question is dropped: only the newest matters. */
-  probe(edit: Edit, done: (answer: ProbeView) => void) {
-    this.waiting = { edit, done };
-    if (!this.inFlight) void this.pump();
+  probe(edit: Edit, levelId: string, done: (answer: ProbeView) => void) {
+    this.probes.ask({ edit, levelId }, done);
   }
 
   dropProbe() {
-    this.waiting = null;
+    this.probes.drop();
   }
 
-  private async pump() {
-    this.inFlight = true;
-    while (this.waiting) {
-      const { edit, done } = this.waiting;
-      this.waiting = null;
-      try {
-        done((await this.connection.invoke("Probe", this.planId, edit)) as ProbeView);
-      } catch {
-        break;
-      }
-    }
-    this.inFlight = false;
+  aim(question: AimQuestion, done: (answer: Aim) => void) {
+    this.aims.ask(question, done);
+  }
+
+  /** An aim that must be answered: for a press or a typed length. */
+  aimNow(question: AimQuestion): Promise<Aim> {
+    return this.connection.invoke("Aim", this.planId, question);
+  }
+
+  /** Links the simulated distance meter with one of its surveys; what it says of itself. */
+  useMeter(survey: number): Promise<string> {
+    return this.connection.invoke("UseMeter", this.planId, survey);
+  }
+
+  /** Presses its button: the length it sends, null when it has no more. */
+  pressMeter(): Promise<string | null> {
+    return this.connection.invoke("PressMeter", this.planId);
   }
 }

@@ -11,19 +11,27 @@ import {
   type Entity,
   type Finding,
   type FormView,
+  type Aim,
+  type AimQuestion,
+  type Fixture,
   type Item,
   type ItemView,
+  type Level,
   type Near,
   type PlanDetails,
   type PlanView,
   type ProbeView,
   type Problem,
   type SheetSettings,
+  type ShellView,
+  type Wall,
 } from "../app/api";
 import { LiveLink } from "./live";
 
 export type Stage = "shell" | "furnish" | "prove" | "issue";
 export type Saving = "saved" | "saving" | "failed";
+
+const fixtureKinds = ["column", "keep-clear", "flight", "platform", "fitting", "low-ceiling"];
 
 /** What is wrong with the last edit, with a way to say that it is meant or to take the likely meaning. */
 export interface Refusal {
@@ -41,6 +49,11 @@ export class OpenPlan {
   readonly itemViews = new SvelteMap<string, ItemView>();
 
   view = $state.raw<PlanView | null>(null);
+  /** The level that is looked at. */
+  levelId = $state("");
+  /** Another level shown faint beneath; "" for none. */
+  faintLevelId = $state("");
+  private readonly shells = new SvelteMap<string, ShellView>();
   catalogue = $state.raw<CatalogueView | null>(null);
   stage = $state<Stage>("furnish");
   saving = $state<Saving>("saved");
@@ -78,7 +91,48 @@ export class OpenPlan {
     return this.figures?.findings ?? [];
   }
 
-  items = $derived.by(() => [...this.entities.values()].filter((e): e is Item => e.type === "item"));
+  /** What stands on the level that is looked at. */
+  items = $derived.by(() =>
+    [...this.entities.values()].filter((e): e is Item => e.type === "item" && e.levelId === this.levelId),
+  );
+
+  /** The shell of the level, as it would be while a hand moves something of it. */
+  get shell(): ShellView | null {
+    return this.probe?.shell ?? this.shells.get(this.levelId) ?? null;
+  }
+  get faintShell(): ShellView | null {
+    return this.shells.get(this.faintLevelId) ?? null;
+  }
+  get levels(): Level[] {
+    return (this.all("level") as Level[]).sort((a, b) => a.elevation - b.elevation);
+  }
+  get level() {
+    return this.entities.get(this.levelId) as Level | undefined;
+  }
+  /** Things of a kind on the level. */
+  here<T extends "wall" | "boundary" | "setting-out-line" | "backing" | "dimension">(type: T) {
+    return this.all(type).filter((e) => (e as { levelId: string }).levelId === this.levelId);
+  }
+  /** Fixed things of the shell on the level. */
+  get fixtures(): Fixture[] {
+    return [...this.entities.values()].filter(
+      (e) => fixtureKinds.includes(e.type!) && (e as Fixture).levelId === this.levelId,
+    ) as Fixture[];
+  }
+  get openings() {
+    return this.all("opening").filter(
+      (o) => (this.entities.get(o.wallId) as Wall | undefined)?.levelId === this.levelId,
+    );
+  }
+
+  /** Looks at another level; what was picked on the old one is let go. */
+  lookAt(levelId: string) {
+    if (levelId === this.levelId || !this.entities.has(levelId)) return;
+    this.levelId = levelId;
+    if (this.faintLevelId === levelId) this.faintLevelId = "";
+    this.pick([]);
+    this.touch("all");
+  }
 
   all<T extends Entity["type"]>(type: T) {
     return [...this.entities.values()].filter((e) => e.type === type) as Extract<Entity, { type?: T }>[];
@@ -130,6 +184,9 @@ export class OpenPlan {
     for (const [key, form] of Object.entries(view.forms)) this.forms.set(key, form);
     this.itemViews.clear();
     for (const item of view.items) this.itemViews.set(item.id, item);
+    this.shells.clear();
+    for (const shell of view.shells) this.shells.set(shell.levelId, shell);
+    if (!this.entities.has(this.levelId)) this.levelId = view.levelId;
     this.view = view;
     this.touch("all");
   }
@@ -161,9 +218,13 @@ export class OpenPlan {
       ...this.view,
       revision: change.revision,
       figures: change.figures,
-      shell: change.shell ?? this.view.shell,
     };
-    this.touch(change.shell ? "all" : change.entities.map((e) => e.id));
+    for (const shell of change.shells) this.shells.set(shell.levelId, shell);
+    for (const id of this.shells.keys()) if (!this.entities.has(id)) this.shells.delete(id);
+    if (!this.entities.has(this.levelId)) this.levelId = this.levels[0]!.id;
+    const shown = change.shells.some((s) => s.levelId === this.levelId || s.levelId === this.faintLevelId);
+    const backing = change.entities.some((e) => (e.after ?? { type: "backing" }).type === "backing");
+    this.touch(shown || backing ? "all" : change.entities.map((e) => e.id));
     if (this.finding && !change.figures.findings.some((f) => f.id === this.finding)) this.show(null);
   }
 
@@ -233,20 +294,21 @@ export class OpenPlan {
   }
 
   async renewNear() {
-    const ids = [...this.picked].filter((id) => this.item(id)).slice(0, 50);
+    const fixed = this.picked.size === 1 && this.fixtures.some((f) => this.picked.has(f.id));
+    const ids = [...this.picked].filter((id) => fixed || this.item(id)).slice(0, 50);
     if (ids.length === 0) {
       this.near = [];
       return;
     }
     const { data } = await api.GET("/api/plans/{planId}/near", {
-      params: { path: { planId: this.id }, query: { id: ids } },
+      params: { path: { planId: this.id }, query: { id: ids, levelId: this.levelId } },
     });
     if (data) this.near = data;
   }
 
   /** Asks what an edit would do while a hand moves. */
   ask(edit: Edit) {
-    this.link?.probe(edit, (answer) => {
+    this.link?.probe(edit, this.levelId, (answer) => {
       if (this.asking) this.probe = answer;
     });
     this.asking = true;
@@ -263,11 +325,37 @@ export class OpenPlan {
   async show(id: string | null) {
     this.finding = id;
     this.route = [];
+    const found = this.findings.find((f) => f.id === id);
     if (!id) return;
+    if (found?.levelId) this.lookAt(found.levelId);
     const { data } = await api.GET("/api/plans/{planId}/route", {
       params: { path: { planId: this.id }, query: { finding: id } },
     });
     if (data && this.finding === id) this.route = data as { x: number; y: number }[];
+  }
+
+  /** Where a hand points; only the newest question is kept. */
+  aim(question: AimQuestion, done: (aim: Aim) => void) {
+    this.link?.aim(question, done);
+  }
+  /** An aim that is waited for; null when the link is down. */
+  async aimNow(question: AimQuestion): Promise<Aim | null> {
+    return (await this.link?.aimNow(question).catch(() => null)) ?? null;
+  }
+  /** The simulated distance meter; errors are told as a notice. */
+  async useMeter(survey: number): Promise<string | null> {
+    return this.meter(() => this.link!.useMeter(survey));
+  }
+  async pressMeter(): Promise<string | null> {
+    return this.meter(() => this.link!.pressMeter());
+  }
+  private async meter<T>(ask: () => Promise<T>): Promise<T | null> {
+    try {
+      return await ask();
+    } catch {
+      this.notice = "The distance meter does not answer.";
+      return null;
+    }
   }
 
   private made = 0;

@@ -8,7 +8,17 @@ namespace Wellsedes.Server.Features.Catalogue;
 
 public sealed record CatalogueEntry(CatalogueItem Item, FormView Form);
 
-public sealed record CatalogueView(CatalogueEntry[] Items, SourcedValue[] HouseRules, Paper[] Papers, Scale[] Metric, Scale[] Imperial);
+public sealed record CatalogueView(
+    CatalogueEntry[] Items,
+    SourcedValue[] HouseRules,
+    Paper[] Papers,
+    Scale[] Metric,
+    Scale[] Imperial,
+    MakeUp[] MakeUps,
+    OpeningSize[] Openings,
+    RoomUse[] Uses,
+    AreaDefinition[] Areas
+);
 
 public static class CatalogueEndpoints
 {
@@ -29,7 +39,11 @@ public static class CatalogueEndpoints
                         [.. HouseRules.All],
                         [.. Papers.All],
                         [.. Scales.Metric],
-                        [.. Scales.Imperial]
+                        [.. Scales.Imperial],
+                        [.. UsualMakeUps.All],
+                        [.. OpeningSizes.All],
+                        [.. RoomUses.All],
+                        [.. AreaDefinitions.All]
                     )
             )
             .WithName("getCatalogue");

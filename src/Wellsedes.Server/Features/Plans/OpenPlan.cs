@@ -45,8 +45,7 @@ public sealed class OpenPlan(Guid id, StoredPlan stored, PlanStore store) : IDis
         AskAsync(
             (_, _, _) =>
             {
-                var (schemeId, levelId) = First(plan);
-                var state = planner.StateOf(plan, schemeId, levelId);
+                var state = State(null);
                 var (items, forms) = ItemViews.OfAll(plan.All<Item>(), planner, plan);
                 return new PlanView(
                     id,
@@ -54,52 +53,57 @@ public sealed class OpenPlan(Guid id, StoredPlan stored, PlanStore store) : IDis
                     record.Project!.Name,
                     role,
                     revision,
-                    schemeId,
-                    levelId,
+                    state.SchemeId,
+                    FirstLevel(),
                     [.. plan.Entities.Values.OrderBy(entity => entity.Id, StringComparer.Ordinal)],
                     items,
                     forms,
-                    ShellView.Of(state.Space),
-                    new FiguresView(state.Tally, state.Findings),
+                    [.. state.Levels.Select(level => ShellView.Of(level.Space))],
+                    FiguresView.Of(state),
                     Undoable(person)
                 );
             },
             cancel
         );
 
-    public Task<ProbeView> ProbeAsync(Edit edit, CancellationToken cancel) =>
+    public Task<ProbeView> ProbeAsync(Edit edit, string? levelId, CancellationToken cancel) =>
         AskAsync(
             (_, _, _) =>
             {
-                var (schemeId, levelId) = First(plan);
-                var answer = planner.Probe(plan, edit, schemeId, levelId);
+                var seen = LevelOf(levelId);
+                var answer = planner.Probe(plan, edit, SchemeId, seen);
                 return new ProbeView(
                     answer.Problem,
                     answer.Moved,
                     answer.Caught,
                     answer.Guide,
                     answer.Near,
-                    answer.Problem is null ? new FiguresView(answer.Tally, answer.Findings) : null
+                    answer.Problem is null ? FiguresView.Of(answer.State) : null,
+                    answer.ShellChanged ? ShellView.Of(answer.State.Space) : null
                 );
             },
             cancel
         );
 
-    public Task<ImmutableArray<NearDistance>> NearAsync(IReadOnlySet<string> ids, CancellationToken cancel) =>
-        AskAsync((_, _, _) => planner.NearTo(State(), ids), cancel);
+    public Task<Aim> AimAsync(AimQuestion question, CancellationToken cancel) =>
+        AskAsync((_, _, _) => Aiming.At(question, planner.SpaceOn(plan, LevelOf(question.LevelId))), cancel);
+
+    public Task<ImmutableArray<NearDistance>> NearAsync(IReadOnlySet<string> ids, string? levelId, CancellationToken cancel) =>
+        AskAsync((_, _, _) => planner.NearTo(State(levelId), ids), cancel);
 
     public Task<ImmutableArray<Core.Geometry.Point>> RouteAsync(string findingId, CancellationToken cancel) =>
         AskAsync(
             (_, _, _) =>
             {
-                var state = State();
+                var state = State(null);
                 var finding = state.Findings.FirstOrDefault(f => f.Id == findingId);
+                var level = state.Levels.FirstOrDefault(l => l.Space.LevelId == finding?.LevelId);
                 var way = finding is null
                     ? null
-                    : state
-                        .Walkways.Ways.Where(w => finding.TargetIds.Contains(w.Target.OwnerId))
+                    : level
+                        ?.Walkways.Ways.Where(w => finding.TargetIds.Contains(w.Target.OwnerId))
                         .MinBy(w => Math.Abs(w.Width - finding.Measured));
-                return way is null ? [] : Core.Walkways.Route.Of(state.Walkways, way);
+                return way is null ? [] : Core.Walkways.Route.Of(level!.Walkways, way);
             },
             cancel
         );
@@ -197,7 +201,7 @@ public sealed class OpenPlan(Guid id, StoredPlan stored, PlanStore store) : IDis
 
     private ChangedView Told(LoggedChange logged, string name)
     {
-        var state = State();
+        var state = State(null);
         var changed = logged.Change.Entities;
         var checksChanged = changed.Any(entity => entity.After is Checks);
         var (items, forms) = ItemViews.OfAll(
@@ -205,9 +209,12 @@ public sealed class OpenPlan(Guid id, StoredPlan stored, PlanStore store) : IDis
             planner,
             plan
         );
-        var shell = changed.Any(entity => (entity.After ?? entity.Before) is Wall or Opening or Column or KeepClear or Room)
-            ? ShellView.Of(state.Space)
-            : null;
+        var touched = changed
+            .SelectMany(change => new[] { change.Before, change.After })
+            .OfType<Entity>()
+            .Where(Planner.IsShell)
+            .SelectMany(Levels)
+            .ToHashSet();
         return new ChangedView(
             logged.Revision,
             name,
@@ -215,15 +222,40 @@ public sealed class OpenPlan(Guid id, StoredPlan stored, PlanStore store) : IDis
             [.. changed.Select(entity => new EntityAfter(entity.Id, entity.After))],
             items,
             forms,
-            shell,
-            new FiguresView(state.Tally, state.Findings)
+            [
+                .. state
+                    .Levels.Where(level => touched.Contains("") || touched.Contains(level.Space.LevelId))
+                    .Select(level => ShellView.Of(level.Space)),
+            ],
+            FiguresView.Of(state)
         );
     }
 
-    private PlanState State()
+    /// <summary>The levels an entity of the shell shows on; "" for all.</summary>
+    private IEnumerable<string> Levels(Entity entity) =>
+        entity switch
+        {
+            Flight flight => [flight.LevelId, flight.ToLevelId],
+            IOnLevel on => [on.LevelId],
+            Opening opening when plan.Find<Wall>(opening.WallId) is { } wall => [wall.LevelId],
+            _ => [""],
+        };
+
+    private PlanState State(string? levelId) => planner.StateOf(plan, SchemeId, LevelOf(levelId));
+
+    private string SchemeId => plan.All<Scheme>().First().Id;
+
+    public string LevelOf(string? levelId) => levelId is { Length: > 0 } && plan.Find<Level>(levelId) is not null ? levelId : FirstLevel();
+
+    /// <summary>The level a plan opens on: the lowest that has an entrance, else the lowest.</summary>
+    private string FirstLevel()
     {
-        var (schemeId, levelId) = First(plan);
-        return planner.StateOf(plan, schemeId, levelId);
+        var walls = plan.All<Opening>()
+            .Where(opening => opening.IsEntrance)
+            .Select(opening => plan.Find<Wall>(opening.WallId)?.LevelId)
+            .ToHashSet();
+        var levels = plan.All<Level>().OrderBy(level => level.Elevation).ToArray();
+        return (levels.FirstOrDefault(level => walls.Contains(level.Id)) ?? levels[0]).Id;
     }
 
     private UndoView Undoable(Guid person) =>
@@ -232,6 +264,4 @@ public sealed class OpenPlan(Guid id, StoredPlan stored, PlanStore store) : IDis
     private string NameOf(string author) => names.GetValueOrDefault(author, "Somebody");
 
     private static string Lower(string label) => label.Length == 0 ? label : char.ToLowerInvariant(label[0]) + label[1..];
-
-    private static (string SchemeId, string LevelId) First(Plan plan) => (plan.All<Scheme>().First().Id, plan.All<Level>().First().Id);
 }

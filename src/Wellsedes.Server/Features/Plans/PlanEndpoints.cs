@@ -7,6 +7,7 @@ using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Formats.PlanFile;
+using Wellsedes.Server.Features.Pictures;
 using Wellsedes.Server.Security;
 using Wellsedes.Store;
 
@@ -69,7 +70,7 @@ public static class PlanEndpoints
 
     /// <summary>The same question as the live link's, for programs without one.</summary>
     private static async Task<ProbeView> ProbeAsync(Guid planId, EditRequest request, OpenPlans plans, CancellationToken cancel) =>
-        await (await plans.GetAsync(planId))!.ProbeAsync(request.Edit, cancel);
+        await (await plans.GetAsync(planId))!.ProbeAsync(request.Edit, request.LevelId, cancel);
 
     private static Task<Results<Ok<EditDone>, JsonHttpResult<Problem>>> UndoAsync(
         Guid planId,
@@ -109,16 +110,27 @@ public static class PlanEndpoints
         }
     }
 
-    private static async Task<IReadOnlyList<NearDistance>> NearAsync(Guid planId, string[] id, OpenPlans plans, CancellationToken cancel) =>
-        await (await plans.GetAsync(planId))!.NearAsync(id.ToHashSet(), cancel);
+    private static async Task<IReadOnlyList<NearDistance>> NearAsync(
+        Guid planId,
+        string[] id,
+        string? levelId,
+        OpenPlans plans,
+        CancellationToken cancel
+    ) => await (await plans.GetAsync(planId))!.NearAsync(id.ToHashSet(), levelId, cancel);
 
     private static async Task<IReadOnlyList<Point>> RouteAsync(Guid planId, string finding, OpenPlans plans, CancellationToken cancel) =>
         await (await plans.GetAsync(planId))!.RouteAsync(finding, cancel);
 
-    private static async Task<FileContentHttpResult> FileAsync(Guid planId, OpenPlans plans, CancellationToken cancel)
+    private static async Task<FileContentHttpResult> FileAsync(
+        Guid planId,
+        OpenPlans plans,
+        WellsedesContext context,
+        CancellationToken cancel
+    )
     {
+        var pictures = await PictureEndpoints.OfPlanAsync(context, planId, cancel);
         var open = (await plans.GetAsync(planId))!;
-        var (file, title) = await open.AskAsync((_, plan, _) => (PlanFiles.Write(plan), plan.Details.Title), cancel);
+        var (file, title) = await open.AskAsync((_, plan, _) => (PlanFiles.Write(plan, pictures), plan.Details.Title), cancel);
         return TypedResults.File(file, "application/json", FileNames.Of(title, "wellsedes.json"));
     }
 

@@ -1,14 +1,16 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.SignalR;
+using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Editing;
 using Wellsedes.Server.Security;
+using Wellsedes.Server.StandIns;
 using Wellsedes.Store;
 
 namespace Wellsedes.Server.Features.Plans;
 
 /// <summary>The live link of an open plan: changes come down it, probes go up.</summary>
 [Authorize]
-public sealed class PlanHub(OpenPlans plans, Roles roles) : Hub
+public sealed class PlanHub(OpenPlans plans, Roles roles, SimulatedMeter meter) : Hub
 {
     public static string GroupOf(Guid planId) => $"plan/{planId}";
 
@@ -21,14 +23,66 @@ public sealed class PlanHub(OpenPlans plans, Roles roles) : Hub
         await Groups.AddToGroupAsync(Context.ConnectionId, GroupOf(planId), Context.ConnectionAborted);
     }
 
-    /// <summary>What an edit would do. Nothing is applied.</summary>
+    /// <summary>What an edit would do, seen on a level. Nothing is applied.</summary>
     [NeedsPlanRole(ProjectRole.Editor)]
-    public async Task<ProbeView> Probe(Guid planId, Edit edit)
+    public async Task<ProbeView> Probe(Guid planId, Edit edit, string levelId)
     {
         await NeedAsync(planId, ProjectRole.Editor);
-        var plan = await plans.GetAsync(planId) ?? throw new HubException("The plan is no longer there.");
-        return await plan.ProbeAsync(edit, Context.ConnectionAborted);
+        return await (await PlanAsync(planId)).ProbeAsync(edit, levelId, Context.ConnectionAborted);
     }
+
+    /// <summary>Where a hand points while it draws.</summary>
+    [NeedsPlanRole(ProjectRole.Editor)]
+    public async Task<Aim> Aim(Guid planId, AimQuestion question)
+    {
+        await NeedAsync(planId, ProjectRole.Editor);
+        return await (await PlanAsync(planId)).AimAsync(question, Context.ConnectionAborted);
+    }
+
+    /// <summary>Links this connection to the simulated distance meter with a scripted survey; answers what the meter says of itself.</summary>
+    [NeedsPlanRole(ProjectRole.Editor)]
+    public async Task<string> UseMeter(Guid planId, int survey)
+    {
+        await NeedAsync(planId, ProjectRole.Editor);
+        if (Context.Items["meter"] is not MeterLink link)
+            Context.Items["meter"] = link = new MeterLink(meter.Port);
+        try
+        {
+            await link.LoadAsync(survey, Context.ConnectionAborted);
+            return link.Greeting;
+        }
+        catch (IOException e)
+        {
+            throw new HubException(e.Message);
+        }
+    }
+
+    /// <summary>Presses the meter's button: the length it sends, null when its survey is at an end.</summary>
+    [NeedsPlanRole(ProjectRole.Editor)]
+    public async Task<string?> PressMeter(Guid planId)
+    {
+        await NeedAsync(planId, ProjectRole.Editor);
+        if (Context.Items["meter"] is not MeterLink link)
+            throw new HubException("Link the meter first.");
+        try
+        {
+            return await link.PressAsync(Context.ConnectionAborted);
+        }
+        catch (IOException e)
+        {
+            throw new HubException(e.Message);
+        }
+    }
+
+    public override async Task OnDisconnectedAsync(Exception? exception)
+    {
+        if (Context.Items["meter"] is MeterLink link)
+            await link.DisposeAsync();
+        await base.OnDisconnectedAsync(exception);
+    }
+
+    private async Task<OpenPlan> PlanAsync(Guid planId) =>
+        await plans.GetAsync(planId) ?? throw new HubException("The plan is no longer there.");
 
     /// <summary>Asked anew at least every few seconds, so that a role taken away soon holds.</summary>
     private async Task NeedAsync(Guid planId, ProjectRole needed)

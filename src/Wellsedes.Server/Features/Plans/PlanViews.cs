@@ -15,20 +15,47 @@ namespace Wellsedes.Server.Features.Plans;
 /// <summary>An item as the client shows it: which form it has and what it is called.</summary>
 public sealed record ItemView(string Id, string Form, string Name, double Width, double Depth, double Height, int MostPlaces);
 
+/// <summary>A room as found; Id is of an entity only when it is named.</summary>
 public sealed record RoomView(
     string Id,
+    bool Named,
+    bool Walled,
     string Name,
     string Number,
+    string Use,
+    double Height,
     Point Label,
     double GrossInternal,
     double NetInternal,
     Point[] Outline
 );
 
-/// <summary>An opening placed: its middle on the level and the turn of its wall.</summary>
-public sealed record OpeningView(string Id, double X, double Y, double Turn, double WallThickness, bool RoomOnLeft);
+/// <summary>
+/// An opening placed: its middle on the level and the turn of its wall; from its edges to the corners of the face on
+/// each side (mm), towards the wall's start and end.
+/// </summary>
+public sealed record OpeningView(
+    string Id,
+    double X,
+    double Y,
+    double Turn,
+    double WallThickness,
+    bool RoomOnLeft,
+    bool RoomOnRight,
+    double LeftToStart,
+    double LeftToEnd,
+    double RightToStart,
+    double RightToEnd
+);
 
+/// <summary>A wall's lengths in mm along its centre and its faces, its outline, and whether its faces look into rooms.</summary>
+public sealed record WallView(string Id, double Length, double Left, double Right, bool RoomOnLeft, bool RoomOnRight, Point[] Outline);
+
+public sealed record LooseEndView(string WallId, bool AtStart, Point At, Point Meets, double Gap);
+
+/// <summary>The shell of one level as the client paints and lists it; paths are SVG path data in mm with y up.</summary>
 public sealed record ShellView(
+    string LevelId,
     string? Walls,
     string? Hatch,
     string? Windows,
@@ -36,8 +63,17 @@ public sealed record ShellView(
     string? Swings,
     string? Columns,
     string? KeepClear,
+    string? Boundaries,
+    string? Steps,
+    string? Fittings,
+    string? Points,
+    string? Overhead,
     RoomView[] Rooms,
+    string[] Unenclosed,
     OpeningView[] Openings,
+    WallView[] WallViews,
+    LooseEndView[] LooseEnds,
+    Core.Spaces.LevelAreas Areas,
     double[]? Box
 )
 {
@@ -45,6 +81,7 @@ public sealed record ShellView(
     {
         var paths = ShellPainter.Paint(space, 120);
         return new ShellView(
+            space.LevelId,
             paths.Walls?.ToPathData(),
             paths.Hatch?.ToPathData(),
             paths.Windows?.ToPathData(),
@@ -52,34 +89,87 @@ public sealed record ShellView(
             paths.Swings?.ToPathData(),
             paths.Columns?.ToPathData(),
             paths.KeepClear?.ToPathData(),
+            paths.Boundaries?.ToPathData(),
+            paths.Steps?.ToPathData(),
+            paths.Fittings?.ToPathData(),
+            paths.Points?.ToPathData(),
+            paths.Overhead?.ToPathData(),
             [
                 .. space.Rooms.Select(room => new RoomView(
                     room.Room.Id,
+                    room.Named,
+                    room.Walled,
                     room.Room.Name,
                     room.Room.Number,
+                    room.Room.Use,
+                    room.Room.Height,
                     room.Room.Inside,
                     room.GrossInternal,
                     room.NetInternal,
                     [.. room.Outline.Outline]
                 )),
             ],
-            [
-                .. space.Openings.Select(place => new OpeningView(
-                    place.Opening.Id,
-                    place.Frame.X,
-                    place.Frame.Y,
-                    place.Frame.Turn,
-                    place.Wall.Thickness,
-                    space.RoomAt(place.Frame.Out(new Point(0, place.Wall.Thickness / 2 + 1))) is not null
-                )),
-            ],
+            [.. space.Unenclosed.Select(room => room.Name)],
+            [.. space.Openings.Select(place => OfOpening(space, place))],
+            [.. space.Bodies.Values.OrderBy(body => body.Wall.Id, StringComparer.Ordinal).Select(body => OfWall(space, body))],
+            [.. space.LooseEnds.Select(end => new LooseEndView(end.WallId, end.AtStart, end.At, end.Meets, end.Gap))],
+            space.Areas,
             space.Bounds.IsEmpty ? null : [space.Bounds.MinX, space.Bounds.MinY, space.Bounds.MaxX, space.Bounds.MaxY]
+        );
+    }
+
+    private static bool RoomBeside(Core.Spaces.LevelSpace space, Wall wall, double along, int side) =>
+        space.RoomAt(wall.Line.At(along, side * (wall.Thickness / 2 + 1))) is not null;
+
+    private static OpeningView OfOpening(Core.Spaces.LevelSpace space, Core.Spaces.OpeningPlace place)
+    {
+        var (opening, wall) = (place.Opening, place.Wall);
+        var left = Core.Spaces.OpeningCorners.Between(space, wall, opening.Along, true);
+        var right = Core.Spaces.OpeningCorners.Between(space, wall, opening.Along, false);
+        return new OpeningView(
+            opening.Id,
+            place.Frame.X,
+            place.Frame.Y,
+            place.Frame.Turn,
+            wall.Thickness,
+            RoomBeside(space, wall, opening.Along, 1),
+            RoomBeside(space, wall, opening.Along, -1),
+            opening.From - left.From,
+            left.To - opening.To,
+            opening.From - right.From,
+            right.To - opening.To
+        );
+    }
+
+    private static WallView OfWall(Core.Spaces.LevelSpace space, Core.Spaces.WallBody body)
+    {
+        var (wall, line) = (body.Wall, body.Wall.Line);
+        var steps = line.Steps(0, line.Length, wall.Thickness / 2, 2)[1..^1];
+        var middle = line.Length / 2;
+        return new WallView(
+            wall.Id,
+            line.Length,
+            line.IsStraight ? body.Start.Left.DistanceTo(body.End.Left) : line.Offset(wall.Thickness / 2).Length,
+            line.IsStraight ? body.Start.Right.DistanceTo(body.End.Right) : line.Offset(-wall.Thickness / 2).Length,
+            RoomBeside(space, wall, middle, 1),
+            RoomBeside(space, wall, middle, -1),
+            [
+                body.Start.Right,
+                .. steps.Select(step => line.At(step, -wall.Thickness / 2)),
+                body.End.Right,
+                body.End.Left,
+                .. steps.Reverse().Select(step => line.At(step, wall.Thickness / 2)),
+                body.Start.Left,
+            ]
         );
     }
 }
 
 /// <summary>What is derived and changes with nearly every edit.</summary>
-public sealed record FiguresView(Tally Tally, ImmutableArray<Finding> Findings);
+public sealed record FiguresView(Tally Tally, ImmutableArray<Finding> Findings, ImmutableArray<RoomFigures> Rooms)
+{
+    public static FiguresView Of(PlanState state) => new(state.Tally, state.Findings, [.. state.Levels.SelectMany(level => level.Rooms)]);
+}
 
 /// <summary>What a person can take back and bring again: the labels of those changes.</summary>
 public sealed record UndoView(string? Undo, string? Redo);
@@ -95,13 +185,13 @@ public sealed record PlanView(
     ImmutableArray<Entity> Entities,
     ImmutableArray<ItemView> Items,
     Dictionary<string, FormView> Forms,
-    ShellView Shell,
+    ImmutableArray<ShellView> Shells,
     FiguresView Figures,
     UndoView Undo
 );
 
 /// <summary>A change as it is told to everyone who has the plan open.</summary>
-/// <param name="Shell">Only when the shell changed.</param>
+/// <param name="Shells">Only of levels whose shell changed.</param>
 /// <param name="Forms">Only the forms of changed items.</param>
 public sealed record ChangedView(
     long Revision,
@@ -110,14 +200,15 @@ public sealed record ChangedView(
     ImmutableArray<EntityAfter> Entities,
     ImmutableArray<ItemView> Items,
     Dictionary<string, FormView> Forms,
-    ShellView? Shell,
+    ImmutableArray<ShellView> Shells,
     FiguresView Figures
 );
 
 /// <summary>An entity after a change; null when it is gone.</summary>
 public sealed record EntityAfter(string Id, Entity? After = null);
 
-public sealed record EditRequest(long BaseRevision, Edit Edit);
+/// <param name="LevelId">The level a probe is seen on; the first one when it is not said.</param>
+public sealed record EditRequest(long BaseRevision, Edit Edit, string? LevelId = null);
 
 /// <summary>An answered edit: the change and what its author can undo now.</summary>
 public sealed record EditDone(ChangedView Changed, UndoView Undo);
@@ -128,7 +219,8 @@ public sealed record ProbeView(
     string Caught,
     ImmutableArray<Point> Guide,
     ImmutableArray<NearDistance> Near,
-    FiguresView? Figures
+    FiguresView? Figures,
+    ShellView? Shell
 );
 
 internal static class ItemViews

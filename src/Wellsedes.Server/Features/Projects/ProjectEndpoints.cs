@@ -5,6 +5,7 @@ using Microsoft.EntityFrameworkCore;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 using Wellsedes.Formats.PlanFile;
+using Wellsedes.Server.Features.Pictures;
 using Wellsedes.Server.Security;
 using Wellsedes.Store;
 
@@ -153,6 +154,7 @@ public static class ProjectEndpoints
         Guid projectId,
         HttpRequest request,
         PlanStore store,
+        WellsedesContext context,
         CancellationToken cancel
     )
     {
@@ -162,8 +164,7 @@ public static class ProjectEndpoints
         await request.Body.CopyToAsync(file, cancel);
         try
         {
-            var plan = PlanFiles.Read(file.GetBuffer().AsSpan(0, (int)file.Length));
-            return TypedResults.Ok(new PlanMade(await store.AddAsync(projectId, plan, cancel)));
+            return TypedResults.Ok(new PlanMade(await PlanFileImport.AddAsync(file.ToArray(), projectId, store, context, cancel)));
         }
         catch (PlanFileException e)
         {

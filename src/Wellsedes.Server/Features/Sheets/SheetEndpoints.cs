@@ -10,6 +10,7 @@ using Wellsedes.Formats.PlanFile;
 using Wellsedes.Formats.Png;
 using Wellsedes.Formats.Sheets;
 using Wellsedes.Formats.Svg;
+using Wellsedes.Server.Features.Pictures;
 using Wellsedes.Server.Features.Plans;
 using Wellsedes.Server.Security;
 using Wellsedes.Store;
@@ -23,11 +24,12 @@ public sealed record RegisterEntry(
     string For,
     string Paper,
     string ScaleName,
-    long PlanRevision
+    long PlanRevision,
+    string LevelName
 );
 
-/// <summary>Issues the sheet as it is now, for somebody.</summary>
-public sealed record IssueRequest(string For);
+/// <summary>Issues the sheet of a level as it is now, for somebody.</summary>
+public sealed record IssueRequest(string For, string? LevelId = null);
 
 /// <summary>How the sheet comes out: its scale, whether it fits, and the revision an issue would get.</summary>
 public sealed record SheetFacts(double Ratio, string ScaleName, bool Fits, double Width, double Height, string NextLetter);
@@ -54,13 +56,20 @@ public static class SheetEndpoints
         byte[] PlanFile,
         string SchemeId,
         long Revision,
-        string Title
+        string Title,
+        string LevelName
     );
 
-    private static async Task<SheetFacts> FactsAsync(Guid planId, OpenPlans plans, WellsedesContext context, CancellationToken cancel)
+    private static async Task<SheetFacts> FactsAsync(
+        Guid planId,
+        string? levelId,
+        OpenPlans plans,
+        WellsedesContext context,
+        CancellationToken cancel
+    )
     {
         var letter = await NextLetterAsync(planId, context, cancel);
-        var made = await MakeAsync(planId, plans, context, letter, "Draft", cancel);
+        var made = await MakeAsync(planId, plans, context, levelId, letter, "Draft", cancel);
         var drawing = made.Sheet.Drawing;
         return new SheetFacts(made.Sheet.Ratio, made.Sheet.ScaleName, made.Sheet.Fits, drawing.Width, drawing.Height, letter);
     }
@@ -68,13 +77,14 @@ public static class SheetEndpoints
     private static async Task<FileContentHttpResult> FileAsync(
         Guid planId,
         string kind,
+        string? levelId,
         OpenPlans plans,
         WellsedesContext context,
         CancellationToken cancel
     )
     {
         var letter = await NextLetterAsync(planId, context, cancel);
-        var made = await MakeAsync(planId, plans, context, letter, "Draft", cancel);
+        var made = await MakeAsync(planId, plans, context, levelId, letter, "Draft", cancel);
         var name = FileNames.Of($"{made.Settings.SheetNumber} {made.Title} draft", kind);
         return kind switch
         {
@@ -89,7 +99,7 @@ public static class SheetEndpoints
         await context
             .Issued.Where(issued => issued.PlanId == planId)
             .OrderByDescending(issued => issued.Number)
-            .Select(i => new RegisterEntry(i.Letter, i.IssuedAt, i.IssuedBy, i.For, i.Paper, i.ScaleName, i.PlanRevision))
+            .Select(i => new RegisterEntry(i.Letter, i.IssuedAt, i.IssuedBy, i.For, i.Paper, i.ScaleName, i.PlanRevision, i.LevelName))
             .ToArrayAsync(cancel);
 
     private static async Task<Results<Ok<RegisterEntry>, ProblemHttpResult>> IssueAsync(
@@ -104,7 +114,7 @@ public static class SheetEndpoints
         if (request.For.Length > 80)
             return TypedResults.Problem("\"Issued for\" has more than 80 characters.", statusCode: 422);
         var letter = await NextLetterAsync(planId, context, cancel);
-        var made = await MakeAsync(planId, plans, context, letter, "Issued", cancel);
+        var made = await MakeAsync(planId, plans, context, request.LevelId, letter, "Issued", cancel);
         if (!made.Sheet.Fits)
             return TypedResults.Problem(
                 $"At {made.Sheet.ScaleName} the plan does not fit {made.Settings.Paper}; choose a larger paper or a smaller scale.",
@@ -123,6 +133,7 @@ public static class SheetEndpoints
             For = request.For.Trim(),
             Paper = made.Settings.Paper,
             ScaleName = made.Sheet.ScaleName,
+            LevelName = made.LevelName,
             Pdf = PdfWriter.Write(made.Sheet.Drawing),
             Svg = SvgWriter.Write(made.Sheet.Drawing),
             Csv = made.Csv,
@@ -141,7 +152,16 @@ public static class SheetEndpoints
             );
         }
         return TypedResults.Ok(
-            new RegisterEntry(letter, issued.IssuedAt, issued.IssuedBy, issued.For, issued.Paper, issued.ScaleName, issued.PlanRevision)
+            new RegisterEntry(
+                letter,
+                issued.IssuedAt,
+                issued.IssuedBy,
+                issued.For,
+                issued.Paper,
+                issued.ScaleName,
+                issued.PlanRevision,
+                issued.LevelName
+            )
         );
     }
 
@@ -183,6 +203,7 @@ public static class SheetEndpoints
         Guid planId,
         OpenPlans plans,
         WellsedesContext context,
+        string? levelId,
         string letter,
         string status,
         CancellationToken cancel
@@ -191,7 +212,7 @@ public static class SheetEndpoints
         var project = await context.Plans.Where(p => p.Id == planId).Select(p => p.Project!.Name).FirstAsync(cancel);
         var open = (await plans.GetAsync(planId))!;
         var (state, revision) = await open.AskAsync(
-            (planner, plan, revision) => (planner.StateOf(plan, plan.All<Scheme>().First().Id, plan.All<Level>().First().Id), revision),
+            (planner, plan, revision) => (planner.StateOf(plan, plan.All<Scheme>().First().Id, open.LevelOf(levelId)), revision),
             cancel
         );
         // From here on everything is immutable: composing a sheet holds nobody up.
@@ -210,7 +231,17 @@ public static class SheetEndpoints
         );
         var sheet = new SheetComposer(Typefaces.Shared).Compose(input);
         var csv = ScheduleCsv.Write(Schedule.Of(state.Items, CatalogueList.Shipped));
-        return new Made(sheet, settings, csv, PlanFiles.Write(state.Plan), state.SchemeId, revision, state.Plan.Details.Title);
+        var pictures = await PictureEndpoints.OfPlanAsync(context, planId, cancel);
+        return new Made(
+            sheet,
+            settings,
+            csv,
+            PlanFiles.Write(state.Plan, pictures),
+            state.SchemeId,
+            revision,
+            state.Plan.Details.Title,
+            state.Space.Level.Name
+        );
     }
 }
 

@@ -292,6 +292,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/{planId}/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["addPicture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{planId}/pictures/{pictureId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/meter/surveys": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["surveys"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{planId}/sheet": {
         parameters: {
             query?: never;
@@ -395,6 +443,60 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AreaDefinition: {
+            key: string;
+            name: string;
+            wording: string;
+            source: string;
+            note: string;
+        };
+        Backing: {
+            levelId: string;
+            pictureId: string;
+            name: string;
+            /** Format: int32 */
+            columns: number;
+            /** Format: int32 */
+            rows: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            turn: number;
+            /** Format: double */
+            scale: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            cropLeft: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            cropTop: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            cropRight: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            cropBottom: number;
+            /**
+             * Format: double
+             * @default 0.5
+             */
+            fade: number;
+            /** @default false */
+            held: boolean;
+            /** @default  */
+            scaleFrom: string;
+            id: string;
+        };
         Brief: {
             schemeId: string;
             /** Format: int32 */
@@ -445,6 +547,25 @@ export interface components {
             papers: components["schemas"]["Paper"][];
             metric: components["schemas"]["Scale"][];
             imperial: components["schemas"]["Scale"][];
+            makeUps: components["schemas"]["MakeUp"][];
+            openings: components["schemas"]["OpeningSize"][];
+            uses: components["schemas"]["RoomUse"][];
+            areas: components["schemas"]["AreaDefinition"][];
+        };
+        /**
+         * @default Surveyed
+         * @enum {unknown}
+         */
+        Certainty: "Surveyed" | "Assumed" | "Unknown";
+        ChainSide: {
+            to: components["schemas"]["Point"];
+            /**
+             * Format: double
+             * @default 0
+             */
+            bow: number;
+            certainty?: components["schemas"]["Certainty"];
+            through?: null | components["schemas"]["Point"];
         };
         /** @enum {unknown} */
         ChairState: "Occupied" | "PulledOut";
@@ -458,7 +579,7 @@ export interface components {
             forms: {
                 [key: string]: components["schemas"]["FormView"];
             };
-            shell: null | components["schemas"]["ShellView"];
+            shells: components["schemas"]["ShellView"][];
             figures: components["schemas"]["FiguresView"];
         };
         Checks: {
@@ -474,25 +595,71 @@ export interface components {
             pulledOutDepth: number;
             id: string;
         };
-        Column: {
-            levelId: string;
+        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditMeetEnd"] | components["schemas"]["EditPutMakeUp"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutFixture"] | components["schemas"]["EditMoveFixtures"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatFixture"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditTurnItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetPlaces"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditHold"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"];
+        EditBowWall: {
+            /** @enum {string} */
+            do?: "bow-wall";
+            id: string;
+            through: components["schemas"]["Point"];
+        };
+        EditChangeWalls: {
+            /** @enum {string} */
+            do?: "change-walls";
+            ids: string[];
+            makeUp?: null | string;
             /** Format: double */
-            x: number;
+            thickness?: null | number;
             /** Format: double */
-            y: number;
+            height?: null | number;
+            certainty?: null | components["schemas"]["Certainty"];
+            /** @default false */
+            sure: boolean;
+        };
+        EditCopyRoom: {
+            /** @enum {string} */
+            do?: "copy-room";
+            roomId: string;
+            newId: string;
+            mirror: components["schemas"]["Mirror"];
             /** Format: double */
             turn: number;
             /** Format: double */
-            width: number;
+            dx: number;
             /** Format: double */
-            depth: number;
-            round: boolean;
-            id: string;
+            dy: number;
         };
-        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditPutColumn"] | components["schemas"]["EditPutKeepClear"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditTurnItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetPlaces"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditHoldItems"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"];
+        EditCopyShell: {
+            /** @enum {string} */
+            do?: "copy-shell";
+            fromLevelId: string;
+            toLevelId: string;
+            newId: string;
+        };
         EditDone: {
             changed: components["schemas"]["ChangedView"];
             undo: components["schemas"]["UndoView"];
+        };
+        EditDrawBoundary: {
+            /** @enum {string} */
+            do?: "draw-boundary";
+            id: string;
+            levelId: string;
+            start: components["schemas"]["Point"];
+            sides: components["schemas"]["ChainSide"][];
+            closed: boolean;
+            /** @default  */
+            roomName: string;
+        };
+        EditDrawWalls: {
+            /** @enum {string} */
+            do?: "draw-walls";
+            id: string;
+            levelId: string;
+            start: components["schemas"]["Point"];
+            sides: components["schemas"]["ChainSide"][];
+            closed: boolean;
+            makeUp: string;
+            line?: components["schemas"]["WallLine"];
         };
         EditDuplicateItems: {
             /** @enum {string} */
@@ -504,11 +671,17 @@ export interface components {
             /** Format: double */
             dy: number;
         };
-        EditHoldItems: {
+        EditHold: {
             /** @enum {string} */
-            do?: "hold-items";
+            do?: "hold";
             ids: string[];
             held: boolean;
+        };
+        EditJoinWalls: {
+            /** @enum {string} */
+            do?: "join-walls";
+            id: string;
+            otherId: string;
         };
         EditKeepMeasure: {
             /** @enum {string} */
@@ -524,6 +697,15 @@ export interface components {
             do?: "label-item";
             id: string;
             label: string;
+        };
+        EditLevelBacking: {
+            /** @enum {string} */
+            do?: "level-backing";
+            id: string;
+            from: components["schemas"]["Point"];
+            to: components["schemas"]["Point"];
+            /** @default false */
+            upright: boolean;
         };
         EditMakeRoom: {
             /** @enum {string} */
@@ -551,6 +733,37 @@ export interface components {
             y: number;
             /** @default false */
             sure: boolean;
+            /** @default  */
+            makeUp: string;
+            /**
+             * Format: double
+             * @default 0
+             */
+            notchWidth: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            notchDepth: number;
+            notchAt?: components["schemas"]["RoomCorner"];
+            /** @default false */
+            outline: boolean;
+            certainty?: components["schemas"]["Certainty"];
+        };
+        EditMeetEnd: {
+            /** @enum {string} */
+            do?: "meet-end";
+            id: string;
+            atStart: boolean;
+        };
+        EditMoveFixtures: {
+            /** @enum {string} */
+            do?: "move-fixtures";
+            ids: string[];
+            /** Format: double */
+            dx: number;
+            /** Format: double */
+            dy: number;
         };
         EditMoveItems: {
             /** @enum {string} */
@@ -566,6 +779,22 @@ export interface components {
              */
             catch: number;
         };
+        EditMoveWall: {
+            /** @enum {string} */
+            do?: "move-wall";
+            id: string;
+            /** Format: double */
+            dx: number;
+            /** Format: double */
+            dy: number;
+        };
+        EditMoveWallEnd: {
+            /** @enum {string} */
+            do?: "move-wall-end";
+            id: string;
+            atStart: boolean;
+            to: components["schemas"]["Point"];
+        };
         EditNameRoom: {
             /** @enum {string} */
             do?: "name-room";
@@ -573,6 +802,20 @@ export interface components {
             name: string;
             use: string;
             number: string;
+            /** Format: double */
+            height?: null | number;
+            /** @default  */
+            levelId: string;
+            /**
+             * Format: double
+             * @default 0
+             */
+            x: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            y: number;
         };
         EditPlaceItem: {
             /** @enum {string} */
@@ -599,10 +842,21 @@ export interface components {
             setAside: boolean;
             places?: null | components["schemas"]["Places"];
         };
-        EditPutColumn: {
+        EditPutBacking: {
             /** @enum {string} */
-            do?: "put-column";
-            column: components["schemas"]["Column"];
+            do?: "put-backing";
+            backing: components["schemas"]["Backing"];
+        };
+        EditPutByOffsets: {
+            /** @enum {string} */
+            do?: "put-by-offsets";
+            id: string;
+            offsets: components["schemas"]["WallOffset"][];
+        };
+        EditPutFixture: {
+            /** @enum {string} */
+            do?: "put-fixture";
+            fixture: components["schemas"]["Entity"];
             /** @default false */
             sure: boolean;
         };
@@ -617,12 +871,15 @@ export interface components {
             /** Format: double */
             turn: number;
         };
-        EditPutKeepClear: {
+        EditPutLevel: {
             /** @enum {string} */
-            do?: "put-keep-clear";
-            keepClear: components["schemas"]["KeepClear"];
-            /** @default false */
-            sure: boolean;
+            do?: "put-level";
+            level: components["schemas"]["Level"];
+        };
+        EditPutMakeUp: {
+            /** @enum {string} */
+            do?: "put-make-up";
+            makeUp: components["schemas"]["MakeUp"];
         };
         EditPutOpening: {
             /** @enum {string} */
@@ -636,10 +893,25 @@ export interface components {
             do?: "remove";
             ids: string[];
         };
+        EditRepeatFixture: {
+            /** @enum {string} */
+            do?: "repeat-fixture";
+            id: string;
+            newId: string;
+            /** Format: int32 */
+            columns: number;
+            /** Format: int32 */
+            rows: number;
+            /** Format: double */
+            across: number;
+            /** Format: double */
+            up: number;
+        };
         EditRequest: {
             /** Format: int64 */
             baseRevision: number;
             edit: components["schemas"]["Edit"];
+            levelId?: null | string;
         };
         EditResizeItem: {
             /** @enum {string} */
@@ -651,6 +923,30 @@ export interface components {
             depth?: null | number;
             /** Format: double */
             height?: null | number;
+            /** @default false */
+            sure: boolean;
+        };
+        EditScaleBacking: {
+            /** @enum {string} */
+            do?: "scale-backing";
+            id: string;
+            lengths?: null | components["schemas"]["KnownLength"][];
+            corners?: null | components["schemas"]["Point"][];
+            /** Format: double */
+            area?: null | number;
+            /** Format: double */
+            statedScale?: null | number;
+            /** Format: double */
+            paperWidth?: null | number;
+        };
+        EditSeatOpening: {
+            /** @enum {string} */
+            do?: "seat-opening";
+            opening: components["schemas"]["Opening"];
+            levelId: string;
+            at: components["schemas"]["Point"];
+            /** Format: double */
+            reach: number;
             /** @default false */
             sure: boolean;
         };
@@ -678,6 +974,43 @@ export interface components {
             ids: string[];
             setAside: boolean;
         };
+        EditSetOpeningFrom: {
+            /** @enum {string} */
+            do?: "set-opening-from";
+            id: string;
+            corner: components["schemas"]["Stays"];
+            /**
+             * Format: double
+             * @default 0
+             */
+            distance: number;
+            /** @default true */
+            left: boolean;
+        };
+        EditSetOut: {
+            /** @enum {string} */
+            do?: "set-out";
+            line: components["schemas"]["SettingOutLine"];
+        };
+        EditSetOutFromWall: {
+            /** @enum {string} */
+            do?: "set-out-from-wall";
+            wallId: string;
+            newId: string;
+            /** Format: double */
+            distance: number;
+            left: boolean;
+            /**
+             * Format: int32
+             * @default 1
+             */
+            count: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            spacing: number;
+        };
         EditSetPlaces: {
             /** @enum {string} */
             do?: "set-places";
@@ -689,6 +1022,16 @@ export interface components {
             do?: "set-sheet";
             sheet: components["schemas"]["SheetSettings"];
         };
+        EditSetWallLength: {
+            /** @enum {string} */
+            do?: "set-wall-length";
+            id: string;
+            /** Format: double */
+            length: number;
+            stays?: components["schemas"]["Stays"];
+            along?: components["schemas"]["WallSide"];
+            certainty?: components["schemas"]["Certainty"];
+        };
         EditSpaceFrom: {
             /** @enum {string} */
             do?: "space-from";
@@ -697,6 +1040,14 @@ export interface components {
             /** Format: double */
             distance: number;
         };
+        EditSplitWall: {
+            /** @enum {string} */
+            do?: "split-wall";
+            id: string;
+            /** Format: double */
+            along: number;
+            newId: string;
+        };
         EditTurnItems: {
             /** @enum {string} */
             do?: "turn-items";
@@ -704,10 +1055,72 @@ export interface components {
             /** Format: double */
             degrees: number;
         };
-        Entity: components["schemas"]["EntityPlanDetails"] | components["schemas"]["EntityLevel"] | components["schemas"]["EntityRoom"] | components["schemas"]["EntityWall"] | components["schemas"]["EntityOpening"] | components["schemas"]["EntityColumn"] | components["schemas"]["EntityKeepClear"] | components["schemas"]["EntityScheme"] | components["schemas"]["EntityBrief"] | components["schemas"]["EntityChecks"] | components["schemas"]["EntitySheetSettings"] | components["schemas"]["EntityItem"] | components["schemas"]["EntityDimension"];
+        Entity: components["schemas"]["EntityPlanDetails"] | components["schemas"]["EntityLevel"] | components["schemas"]["EntityRoom"] | components["schemas"]["EntityWall"] | components["schemas"]["EntityOpening"] | components["schemas"]["EntityColumn"] | components["schemas"]["EntityKeepClear"] | components["schemas"]["EntityMakeUp"] | components["schemas"]["EntityBoundary"] | components["schemas"]["EntityFlight"] | components["schemas"]["EntityPlatform"] | components["schemas"]["EntityFitting"] | components["schemas"]["EntityLowCeiling"] | components["schemas"]["EntitySettingOutLine"] | components["schemas"]["EntityBacking"] | components["schemas"]["EntityScheme"] | components["schemas"]["EntityBrief"] | components["schemas"]["EntityChecks"] | components["schemas"]["EntitySheetSettings"] | components["schemas"]["EntityItem"] | components["schemas"]["EntityDimension"];
         EntityAfter: {
             id: string;
-            after: null | components["schemas"]["Entity"];
+            after?: null | components["schemas"]["Entity"];
+        };
+        EntityBacking: {
+            /** @enum {string} */
+            type?: "backing";
+            levelId: string;
+            pictureId: string;
+            name: string;
+            /** Format: int32 */
+            columns: number;
+            /** Format: int32 */
+            rows: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            turn: number;
+            /** Format: double */
+            scale: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            cropLeft: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            cropTop: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            cropRight: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            cropBottom: number;
+            /**
+             * Format: double
+             * @default 0.5
+             */
+            fade: number;
+            /** @default false */
+            held: boolean;
+            /** @default  */
+            scaleFrom: string;
+            id: string;
+        };
+        EntityBoundary: {
+            /** @enum {string} */
+            type?: "boundary";
+            levelId: string;
+            start: components["schemas"]["Point"];
+            end: components["schemas"]["Point"];
+            /**
+             * Format: double
+             * @default 0
+             */
+            bow: number;
+            id: string;
         };
         EntityBrief: {
             /** @enum {string} */
@@ -753,6 +1166,8 @@ export interface components {
             /** Format: double */
             depth: number;
             round: boolean;
+            /** @default false */
+            held: boolean;
             id: string;
         };
         EntityDimension: {
@@ -762,6 +1177,56 @@ export interface components {
             levelId: string;
             from: components["schemas"]["Point"];
             to: components["schemas"]["Point"];
+            id: string;
+        };
+        EntityFitting: {
+            /** @enum {string} */
+            type?: "fitting";
+            levelId: string;
+            kind: components["schemas"]["FittingKind"];
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            turn: number;
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            depth: number;
+            /** Format: double */
+            height: number;
+            /** @default  */
+            name: string;
+            /** @default false */
+            held: boolean;
+            id: string;
+        };
+        EntityFlight: {
+            /** @enum {string} */
+            type?: "flight";
+            levelId: string;
+            kind: components["schemas"]["FlightKind"];
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            turn: number;
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            depth: number;
+            /** Format: double */
+            rise: number;
+            /** Format: int32 */
+            risers: number;
+            /** @default  */
+            toLevelId: string;
+            /** @default  */
+            name: string;
+            /** @default false */
+            held: boolean;
             id: string;
         };
         EntityItem: {
@@ -806,6 +1271,8 @@ export interface components {
             /** Format: double */
             depth: number;
             name: string;
+            /** @default false */
+            held: boolean;
             id: string;
         };
         EntityLevel: {
@@ -814,6 +1281,49 @@ export interface components {
             name: string;
             /** Format: double */
             elevation: number;
+            /** Format: double */
+            height: number;
+            /**
+             * Format: double
+             * @default 300
+             */
+            floorThickness: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            grid: number;
+            id: string;
+        };
+        EntityLowCeiling: {
+            /** @enum {string} */
+            type?: "low-ceiling";
+            levelId: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            turn: number;
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            depth: number;
+            /** Format: double */
+            lowHeight: number;
+            /** Format: double */
+            highHeight: number;
+            /** @default false */
+            held: boolean;
+            id: string;
+        };
+        EntityMakeUp: {
+            /** @enum {string} */
+            type?: "make-up";
+            name: string;
+            kind: components["schemas"]["WallKind"];
+            /** Format: double */
+            thickness: number;
             /** Format: double */
             height: number;
             id: string;
@@ -837,6 +1347,10 @@ export interface components {
             hingeAtEnd: boolean;
             swingsRight: boolean;
             name: string;
+            /** Format: double */
+            mainLeaf?: null | number;
+            /** @default false */
+            held: boolean;
             id: string;
         };
         EntityPlanDetails: {
@@ -849,6 +1363,28 @@ export interface components {
              * @default 0
              */
             north: number;
+            id: string;
+        };
+        EntityPlatform: {
+            /** @enum {string} */
+            type?: "platform";
+            levelId: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            turn: number;
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            depth: number;
+            /** Format: double */
+            rise: number;
+            /** @default  */
+            name: string;
+            /** @default false */
+            held: boolean;
             id: string;
         };
         EntityRoom: {
@@ -870,6 +1406,20 @@ export interface components {
             /** @enum {string} */
             type?: "scheme";
             name: string;
+            id: string;
+        };
+        EntitySettingOutLine: {
+            /** @enum {string} */
+            type?: "setting-out-line";
+            levelId: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            angle: number;
+            /** @default false */
+            held: boolean;
             id: string;
         };
         EntitySheetSettings: {
@@ -908,6 +1458,14 @@ export interface components {
             /** Format: double */
             height: number;
             makeUp: string;
+            /**
+             * Format: double
+             * @default 0
+             */
+            bow: number;
+            certainty?: components["schemas"]["Certainty"];
+            /** @default false */
+            held: boolean;
             id: string;
         };
         FigureRead: {
@@ -926,6 +1484,7 @@ export interface components {
         FiguresView: {
             tally: components["schemas"]["Tally"];
             findings: components["schemas"]["Finding"][];
+            rooms: components["schemas"]["RoomFigures"][];
         };
         Finding: {
             id: string;
@@ -944,11 +1503,17 @@ export interface components {
             /** Format: int32 */
             serves: number;
             targetIds: string[];
+            /** @default  */
+            levelId: string;
         };
         /** @enum {unknown} */
-        FindingKind: "Walkway" | "Overlap" | "Brief";
+        FindingKind: "Walkway" | "Overlap" | "Brief" | "Access";
         /** @enum {unknown} */
         FindingWeight: "Must" | "Advise";
+        /** @enum {unknown} */
+        FittingKind: "Counter" | "Toilet" | "Basin" | "Sink" | "Bath" | "Shower" | "Radiator" | "Shaft" | "Socket" | "DataPoint" | "WaterPoint";
+        /** @enum {unknown} */
+        FlightKind: "Stair" | "Ramp";
         FormView: {
             symbol: components["schemas"]["SymbolView"][];
             outlines: components["schemas"]["Point"][][];
@@ -960,6 +1525,7 @@ export interface components {
         };
         IssueRequest: {
             for: string;
+            levelId?: null | string;
         };
         ItemSize: {
             /** Format: double */
@@ -982,19 +1548,53 @@ export interface components {
             /** Format: int32 */
             mostPlaces: number;
         };
-        KeepClear: {
-            levelId: string;
+        KnownLength: {
+            from: components["schemas"]["Point"];
+            to: components["schemas"]["Point"];
             /** Format: double */
-            x: number;
-            /** Format: double */
-            y: number;
-            /** Format: double */
-            turn: number;
-            /** Format: double */
-            width: number;
-            /** Format: double */
-            depth: number;
+            length: number;
+        };
+        Level: {
             name: string;
+            /** Format: double */
+            elevation: number;
+            /** Format: double */
+            height: number;
+            /**
+             * Format: double
+             * @default 300
+             */
+            floorThickness: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            grid: number;
+            id: string;
+        };
+        LevelAreas: {
+            /** Format: double */
+            netInternal: number;
+            /** Format: double */
+            grossInternal: number;
+            /** Format: double */
+            grossExternal: number;
+        };
+        LooseEndView: {
+            wallId: string;
+            atStart: boolean;
+            at: components["schemas"]["Point"];
+            meets: components["schemas"]["Point"];
+            /** Format: double */
+            gap: number;
+        };
+        MakeUp: {
+            name: string;
+            kind: components["schemas"]["WallKind"];
+            /** Format: double */
+            thickness: number;
+            /** Format: double */
+            height: number;
             id: string;
         };
         Me: {
@@ -1009,6 +1609,8 @@ export interface components {
             name: string;
             role: components["schemas"]["ProjectRole"];
         };
+        /** @enum {unknown} */
+        Mirror: "None" | "LeftRight" | "UpDown";
         NarrowestWalkway: {
             /** Format: double */
             width: number;
@@ -1053,12 +1655,33 @@ export interface components {
             hingeAtEnd: boolean;
             swingsRight: boolean;
             name: string;
+            /** Format: double */
+            mainLeaf?: null | number;
+            /** @default false */
+            held: boolean;
             id: string;
         };
         /** @enum {unknown} */
-        OpeningKind: "SingleDoor" | "DoubleDoor" | "Window" | "Gap";
+        OpeningKind: "SingleDoor" | "DoubleDoor" | "SlidingDoor" | "FoldingDoor" | "PocketDoor" | "Window" | "Gap";
         /** @enum {unknown} */
         OpeningMark: "None" | "Entrance" | "Exit" | "EntranceAndExit" | "Service";
+        OpeningSize: {
+            kind: components["schemas"]["OpeningKind"];
+            name: string;
+            /** Format: double */
+            narrowest: number;
+            /** Format: double */
+            widest: number;
+            offered: number[];
+            /** Format: double */
+            height: number;
+            /** Format: double */
+            sill: number;
+            /** Format: double */
+            lost: number;
+            /** Format: int32 */
+            leaves: number;
+        };
         OpeningView: {
             id: string;
             /** Format: double */
@@ -1070,6 +1693,15 @@ export interface components {
             /** Format: double */
             wallThickness: number;
             roomOnLeft: boolean;
+            roomOnRight: boolean;
+            /** Format: double */
+            leftToStart: number;
+            /** Format: double */
+            leftToEnd: number;
+            /** Format: double */
+            rightToStart: number;
+            /** Format: double */
+            rightToEnd: number;
         };
         Paper: {
             name: string;
@@ -1078,6 +1710,22 @@ export interface components {
             /** Format: double */
             long: number;
             source: string;
+        };
+        PictureView: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            /** Format: int32 */
+            columns: number;
+            /** Format: int32 */
+            rows: number;
+            /** Format: int32 */
+            page: number;
+            /** Format: int32 */
+            pages: number;
+            /** Format: double */
+            paperWidth: null | number;
+            note: string;
         };
         Places: {
             /** Format: int32 */
@@ -1118,7 +1766,7 @@ export interface components {
             forms: {
                 [key: string]: components["schemas"]["FormView"];
             };
-            shell: components["schemas"]["ShellView"];
+            shells: components["schemas"]["ShellView"][];
             figures: components["schemas"]["FiguresView"];
             undo: components["schemas"]["UndoView"];
         };
@@ -1135,6 +1783,7 @@ export interface components {
             guide: components["schemas"]["Point"][];
             near: components["schemas"]["NearDistance"][];
             figures: null | components["schemas"]["FiguresView"];
+            shell: null | components["schemas"]["ShellView"];
         };
         Problem: {
             field: string;
@@ -1164,11 +1813,40 @@ export interface components {
             scaleName: string;
             /** Format: int64 */
             planRevision: number;
+            levelName: string;
+        };
+        /**
+         * @default NorthEast
+         * @enum {unknown}
+         */
+        RoomCorner: "SouthWest" | "SouthEast" | "NorthEast" | "NorthWest";
+        RoomFigures: {
+            roomId: string;
+            /** Format: int32 */
+            seats: number;
+            /** Format: int32 */
+            workstations: number;
+            /** Format: double */
+            areaPerSeat: null | number;
+            /** Format: double */
+            wayIn: number;
+            stepFree: boolean;
+            /** Format: double */
+            narrowest: null | number;
+        };
+        RoomUse: {
+            name: string;
+            usable: boolean;
         };
         RoomView: {
             id: string;
+            named: boolean;
+            walled: boolean;
             name: string;
             number: string;
+            use: string;
+            /** Format: double */
+            height: number;
             label: components["schemas"]["Point"];
             /** Format: double */
             grossInternal: number;
@@ -1182,6 +1860,18 @@ export interface components {
             name: string;
             standard: boolean;
             source: string;
+        };
+        SettingOutLine: {
+            levelId: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            angle: number;
+            /** @default false */
+            held: boolean;
+            id: string;
         };
         SheetFacts: {
             /** Format: double */
@@ -1218,6 +1908,7 @@ export interface components {
             id: string;
         };
         ShellView: {
+            levelId: string;
             walls: null | string;
             hatch: null | string;
             windows: null | string;
@@ -1225,8 +1916,17 @@ export interface components {
             swings: null | string;
             columns: null | string;
             keepClear: null | string;
+            boundaries: null | string;
+            steps: null | string;
+            fittings: null | string;
+            points: null | string;
+            overhead: null | string;
             rooms: components["schemas"]["RoomView"][];
+            unenclosed: string[];
             openings: components["schemas"]["OpeningView"][];
+            wallViews: components["schemas"]["WallView"][];
+            looseEnds: components["schemas"]["LooseEndView"][];
+            areas: components["schemas"]["LevelAreas"];
             box: null | number[];
         };
         SignIn: {
@@ -1241,6 +1941,18 @@ export interface components {
             source: string;
             confidence: string;
             note: string;
+        };
+        /** @enum {unknown} */
+        Stays: "Start" | "End" | "Middle";
+        Survey: {
+            name: string;
+            note: string;
+            sides: components["schemas"]["SurveySide"][];
+        };
+        SurveySide: {
+            length: string;
+            /** Format: double */
+            turn: number;
         };
         /** @enum {unknown} */
         SymbolRole: "Body" | "Seat" | "Back" | "Detail" | "Front" | "Solid" | "Use";
@@ -1280,6 +1992,37 @@ export interface components {
         ValueSource: {
             title: string;
             confidence: string;
+        };
+        /** @enum {unknown} */
+        WallKind: "Masonry" | "Stud" | "HalfHeight" | "Glass" | "Movable";
+        /**
+         * @default Centre
+         * @enum {unknown}
+         */
+        WallLine: "Centre" | "InsideFace" | "OutsideFace";
+        WallOffset: {
+            wallId: string;
+            /** Format: double */
+            distance: number;
+            /** @default false */
+            toMiddle: boolean;
+        };
+        /**
+         * @default Centre
+         * @enum {unknown}
+         */
+        WallSide: "Centre" | "Left" | "Right";
+        WallView: {
+            id: string;
+            /** Format: double */
+            length: number;
+            /** Format: double */
+            left: number;
+            /** Format: double */
+            right: number;
+            roomOnLeft: boolean;
+            roomOnRight: boolean;
+            outline: components["schemas"]["Point"][];
         };
     };
     responses: never;
@@ -1685,6 +2428,7 @@ export interface operations {
         parameters: {
             query: {
                 id: string[];
+                levelId?: string;
             };
             header?: never;
             path: {
@@ -1749,9 +2493,77 @@ export interface operations {
             };
         };
     };
-    sheetFacts: {
+    addPicture: {
+        parameters: {
+            query: {
+                name: string;
+                page?: number;
+            };
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PictureView"];
+                };
+            };
+        };
+    };
+    picture: {
         parameters: {
             query?: never;
+            header?: never;
+            path: {
+                planId: string;
+                pictureId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    surveys: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Survey"][];
+                };
+            };
+        };
+    };
+    sheetFacts: {
+        parameters: {
+            query?: {
+                levelId?: string;
+            };
             header?: never;
             path: {
                 planId: string;
@@ -1773,7 +2585,9 @@ export interface operations {
     };
     sheetFile: {
         parameters: {
-            query?: never;
+            query?: {
+                levelId?: string;
+            };
             header?: never;
             path: {
                 planId: string;

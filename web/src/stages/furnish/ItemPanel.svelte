@@ -159,7 +159,7 @@
     <h3 class="heading mt-4 mb-2">Arrange</h3>
     <div class="flex flex-wrap gap-1.5">
       <button class="action" onclick={() => duplicate(plan, [item.id])}>Duplicate</button>
-      <button class="action" onclick={() => plan.do({ do: "hold-items", ids: [item.id], held: !item.held })}
+      <button class="action" onclick={() => plan.do({ do: "hold", ids: [item.id], held: !item.held })}
         >{item.held ? "Let go" : "Hold in place"}</button
       >
       <button

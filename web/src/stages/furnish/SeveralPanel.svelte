@@ -27,9 +27,7 @@
     <div class="flex flex-wrap gap-1.5">
       <button class="action" onclick={() => duplicate(plan, ids)}>Duplicate</button>
       <button class="action" onclick={() => plan.do({ do: "turn-items", ids, degrees: 90 })}>Turn 90°</button>
-      <button
-        class="action"
-        onclick={() => plan.do({ do: "hold-items", ids, held: !items.every((i) => i.held) })}
+      <button class="action" onclick={() => plan.do({ do: "hold", ids, held: !items.every((i) => i.held) })}
         >{items.every((i) => i.held) ? "Let go" : "Hold in place"}</button
       >
       <button class="action" onclick={() => plan.do({ do: "set-items-aside", ids, setAside: true })}

@@ -24,7 +24,11 @@
   $effect(() => {
     void plan.view?.revision;
     void register;
-    void api.GET("/api/plans/{planId}/sheet", path).then(({ data }) => data && (facts = data));
+    void api
+      .GET("/api/plans/{planId}/sheet", {
+        params: { path: { planId: plan.id }, query: { levelId: plan.levelId } },
+      })
+      .then(({ data }) => data && (facts = data));
   });
 
   async function loadRegister() {
@@ -34,7 +38,10 @@
 
   async function issue() {
     busy = true;
-    const { error } = await api.POST("/api/plans/{planId}/register", { ...path, body: { for: issuedFor } });
+    const { error } = await api.POST("/api/plans/{planId}/register", {
+      ...path,
+      body: { for: issuedFor, levelId: plan.levelId },
+    });
     problem = error ? messageOf(error) : "";
     if (!error) issuedFor = "";
     await loadRegister();
@@ -179,7 +186,7 @@
   <div class="flex flex-wrap gap-1.5">
     {#each files as [kind, name] (kind)}<a
         class="action"
-        href="/api/plans/{plan.id}/sheet.{kind}"
+        href="/api/plans/{plan.id}/sheet.{kind}?levelId={plan.levelId}"
         download={kind === "png" ? "sheet.png" : undefined}>{name}</a
       >{/each}
     <a class="action" href="/api/plans/{plan.id}/file">Plan file</a>
@@ -191,7 +198,7 @@
         <span class="w-5 font-semibold">{entry.letter}</span>
         <span class="min-w-0 flex-1">
           {new Date(entry.issuedAt).toLocaleDateString("en-GB", { day: "numeric", month: "short" })} · {entry.paper}
-          {entry.scaleName}
+          {entry.scaleName}{plan.levels.length > 1 && entry.levelName ? ` · ${entry.levelName}` : ""}
           <span class="block truncate text-soft">{entry.for || "for nobody named"} · {entry.issuedBy}</span>
         </span>
         <a class="text-moss underline" href="/api/plans/{plan.id}/register/{entry.letter}/sheet.pdf">PDF</a>

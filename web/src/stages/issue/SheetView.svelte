@@ -4,7 +4,9 @@
   let { plan }: { plan: OpenPlan } = $props();
 
   /** The picture is asked for anew with every revision of the plan. */
-  const source = $derived(`/api/plans/${plan.id}/sheet.png?revision=${plan.view?.revision ?? 0}`);
+  const source = $derived(
+    `/api/plans/${plan.id}/sheet.png?levelId=${plan.levelId}&revision=${plan.view?.revision ?? 0}`,
+  );
   let failed = $state(false);
 </script>
 

@@ -1,181 +1,302 @@
 <script lang="ts">
-  import type { Column, KeepClear, Opening } from "../../app/api";
+  import type { Level, RoomView } from "../../app/api";
+  import Choice from "../../parts/Choice.svelte";
   import LengthField from "../../parts/LengthField.svelte";
-  import { writeArea } from "../../plan/figures";
+  import { writeArea, writeWidth } from "../../plan/figures";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
+  import { nameOf } from "./words";
 
   let { plan }: { plan: OpenPlan } = $props();
 
-  const rooms = $derived(plan.view?.shell.rooms ?? []);
-  const openings = $derived(plan.all("opening") as Opening[]);
-  const columns = $derived(plan.all("column") as Column[]);
-  const clear = $derived(plan.all("keep-clear") as KeepClear[]);
-  let chosen = $state<string | null>(null);
-  const kinds = { SingleDoor: "Door", DoubleDoor: "Double door", Window: "Window", Gap: "Opening" } as const;
+  const rooms = $derived(plan.shell?.rooms ?? []);
+  const areas = $derived(plan.shell?.areas);
+  let open = $state("");
+  let copying = $state({ mirror: "None", turn: 0 });
+  const definition = (key: string) => plan.catalogue!.areas.find((a) => a.key === key)!;
+  const figures = (id: string) => plan.figures?.rooms.find((r) => r.roomId === id);
 
-  const put = (opening: Opening, change: Partial<Opening>) =>
-    plan.do({
-      do: "put-opening",
-      opening: {
-        ...opening,
-        ...change,
-        clearWidth: "width" in change ? 0 : (change.clearWidth ?? opening.clearWidth),
-      },
-      sure: false,
+  const name = (room: RoomView, change: Partial<RoomView>) => {
+    const { id, name, use, number, height } = { ...room, ...change };
+    const named = { name, use, number, height, levelId: plan.levelId, x: room.label.x!, y: room.label.y! };
+    return plan.do({ do: "name-room", id: room.named ? id : plan.newId("room"), ...named });
+  };
+
+  /** A copy stands beside what is built. */
+  function copy(room: RoomView) {
+    const xs = room.outline.map((p) => p.x!);
+    const box = plan.shell!.box!;
+    void plan.do({
+      do: "copy-room",
+      roomId: room.id,
+      newId: plan.newId("copy"),
+      mirror: copying.mirror as "None",
+      turn: copying.turn,
+      dx: box[2]! - Math.min(...xs),
+      dy: 0,
     });
-  const column = (c: Column, change: Partial<Column>) =>
-    plan.do({ do: "put-column", column: { ...c, ...change }, sure: false });
-  const area = (k: KeepClear, change: Partial<KeepClear>) =>
-    plan.do({ do: "put-keep-clear", keepClear: { ...k, ...change }, sure: false });
+  }
+
+  const put = (level: Level, change: Partial<Level>) =>
+    plan.do({ do: "put-level", level: { ...level, ...change } });
+
+  async function add() {
+    const top = plan.levels.at(-1)!;
+    const id = plan.newId("level");
+    const done = await plan.do({
+      do: "put-level",
+      level: {
+        id,
+        name: `Level ${plan.levels.length}`,
+        elevation: top.elevation + top.height + (top.floorThickness ?? 300),
+        height: 2700,
+        floorThickness: 300,
+        grid: 0,
+      },
+    });
+    if (done) plan.lookAt(id);
+  }
+
+  const lists = $derived([
+    ["Doors and windows", plan.openings.map((o) => o.id)],
+    ["Fixed things", plan.fixtures.map((f) => f.id)],
+    ["Walls", plan.here("wall").map((w) => w.id)],
+    ["Backings", plan.here("backing").map((b) => b.id)],
+  ] as [string, string[]][]);
 </script>
 
 <section class="p-3.5">
-  <h2 class="text-[15px] font-semibold">{plan.all("level")[0]?.name}</h2>
+  <h2 class="text-[15px] font-semibold">{plan.level?.name}</h2>
   <h3 class="heading mt-3 mb-1">Rooms found</h3>
   {#each rooms as room (room.id)}
+    {@const held = figures(room.id)}
     <div class="border-b border-edge py-1.5">
-      <input
-        class="w-full rounded border border-transparent bg-transparent px-1 font-semibold hover:border-edge focus:bg-white"
-        aria-label="Name of the room"
-        value={room.name}
-        disabled={!plan.canEdit}
-        onchange={(e) =>
-          plan.do({
-            do: "name-room",
-            id: room.id,
-            name: e.currentTarget.value,
-            use: "",
-            number: room.number,
-          })}
-      />
+      <div class="flex items-center gap-1">
+        <input
+          class="w-full rounded border border-transparent bg-transparent px-1 font-semibold hover:border-edge focus:bg-white {room.named
+            ? ''
+            : 'text-faint italic'}"
+          aria-label="Name of the room"
+          value={room.name}
+          disabled={!plan.canEdit}
+          onchange={(e) => name(room, { name: e.currentTarget.value })}
+        />
+        <button
+          class="rounded px-1 text-[12px] text-soft hover:bg-moss-wash"
+          aria-expanded={open === room.id}
+          aria-label="More about {room.name}"
+          onclick={() => (open = open === room.id ? "" : room.id)}>more</button
+        >
+      </div>
       <dl class="grid grid-cols-2 px-1 text-[12px]">
         <dt class="text-soft">Net internal</dt>
         <dd class="font-figure text-right font-semibold">{writeArea(room.netInternal, plan.units)}</dd>
-        <dt class="text-soft">Gross internal</dt>
+        <dt class="text-soft">Inside the walls</dt>
         <dd class="font-figure text-right font-semibold">{writeArea(room.grossInternal, plan.units)}</dd>
+        {#if open === room.id}
+          <dt class="text-soft">Way in</dt>
+          <dd class="font-figure text-right font-semibold">
+            {held && held.wayIn > 0
+              ? held.wayIn >= 4999
+                ? "wide open"
+                : writeWidth(held.wayIn, plan.units)
+              : "none"}
+          </dd>
+          <dt class="text-soft">Step-free</dt>
+          <dd class="text-right font-semibold">{held?.stepFree ? "yes" : "no"}</dd>
+          {#if held && held.seats + held.workstations > 0}
+            <dt class="text-soft">Seats, workstations</dt>
+            <dd class="font-figure text-right font-semibold">{held.seats}, {held.workstations}</dd>
+            <dt class="text-soft">Area a seat</dt>
+            <dd class="font-figure text-right font-semibold">
+              {writeArea(held.areaPerSeat ?? 0, plan.units)}
+            </dd>
+            <dt class="text-soft">Narrowest walkway</dt>
+            <dd class="font-figure text-right font-semibold">
+              {held.narrowest == null ? "—" : writeWidth(held.narrowest, plan.units)}
+            </dd>
+          {/if}
+        {/if}
       </dl>
+      {#if open === room.id && plan.canEdit}
+        <div class="mt-1.5 space-y-1.5 pl-1">
+          <Choice
+            label="Use"
+            value={room.use}
+            options={[["", "not said"], ...plan.catalogue!.uses.map((u) => [u.name, u.name] as const)]}
+            onvalue={(use) => name(room, { use })}
+          />
+          <div class="flex items-center gap-2">
+            <label class="w-[88px] text-soft" for="number-{room.id}">Number</label>
+            <input
+              id="number-{room.id}"
+              class="field w-24"
+              maxlength="16"
+              value={room.number}
+              onchange={(e) => name(room, { number: e.currentTarget.value })}
+            />
+          </div>
+          <LengthField
+            label="Clear height"
+            value={room.height}
+            units={plan.units}
+            onvalue={(height) => name(room, { height })}
+          />
+          {#if room.named}
+            <Choice
+              label="Copy it"
+              bind:value={copying.mirror}
+              options={[
+                ["None", "as it is"],
+                ["LeftRight", "left for right"],
+                ["UpDown", "upside down"],
+              ]}
+            />
+            <LengthField
+              label="Turned by"
+              angle
+              value={copying.turn}
+              units={plan.units}
+              onvalue={(turn) => (copying.turn = turn)}
+            />
+            <button class="action w-full" onclick={() => copy(room)}>Copy beside the plan</button>
+          {/if}
+        </div>
+      {/if}
     </div>
   {:else}
-    <p class="text-soft">No room yet. Type one by its size on the left.</p>
+    <p class="text-soft">No room yet. Type one by its size, or draw its walls, on the left.</p>
   {/each}
-  <p class="mt-1 text-[11px] text-soft">
-    Net and gross internal after the RICS Code of Measuring Practice, from memory; check against the adopted
-    edition.
-  </p>
+  {#each plan.shell?.unenclosed ?? [] as lost (lost)}
+    <p class="mt-1 text-[12px] text-advise">{lost} is not enclosed: close what bounds it.</p>
+  {/each}
 
-  {#if openings.length}
-    <h3 class="heading mt-4 mb-1">Doors and windows</h3>
-    <ul>
-      {#each openings as opening (opening.id)}
-        <li>
-          <button
-            class="w-full rounded min-h-6 px-1.5 py-0.5 text-left hover:bg-moss-wash {chosen === opening.id
-              ? 'bg-moss-wash font-semibold'
-              : ''}"
-            aria-expanded={chosen === opening.id}
-            onclick={() => (chosen = chosen === opening.id ? null : opening.id)}
-          >
-            {opening.name || kinds[opening.kind as keyof typeof kinds]}
-            {opening.mark !== "None"
-              ? `· ${{ Entrance: "entrance", Exit: "exit", EntranceAndExit: "entrance and exit", Service: "service" }[opening.mark as string]}`
-              : ""}
-          </button>
-          {#if chosen === opening.id && plan.canEdit}
-            <div class="space-y-1.5 py-2 pl-1.5">
-              <LengthField
-                label="Along wall"
-                value={opening.along}
-                units={plan.units}
-                onvalue={(along) => put(opening, { along })}
-              />
-              <LengthField
-                label="Width"
-                value={opening.width}
-                units={plan.units}
-                onvalue={(width) => put(opening, { width })}
-              />
-              {#if opening.kind !== "Window"}
-                <LengthField
-                  label="Clear width"
-                  value={opening.clearWidth}
-                  units={plan.units}
-                  onvalue={(clearWidth) => put(opening, { clearWidth })}
-                />
-              {/if}
-              <LengthField
-                label="Head"
-                value={opening.height}
-                units={plan.units}
-                onvalue={(height) => put(opening, { height })}
-              />
-              <div class="flex flex-wrap gap-1.5">
-                {#if opening.kind === "SingleDoor"}
-                  <button class="action" onclick={() => put(opening, { hingeAtEnd: !opening.hingeAtEnd })}
-                    >Other hinge</button
-                  >
-                {/if}
-                {#if opening.kind === "SingleDoor" || opening.kind === "DoubleDoor"}
-                  <button class="action" onclick={() => put(opening, { swingsRight: !opening.swingsRight })}
-                    >Other swing</button
-                  >
-                {/if}
-                <button class="action text-must" onclick={() => plan.do({ do: "remove", ids: [opening.id] })}
-                  >Remove</button
-                >
-              </div>
-            </div>
-          {/if}
-        </li>
+  {#if areas && areas.grossExternal > 0}
+    <h3 class="heading mt-4 mb-1">Areas of the level</h3>
+    <dl class="grid grid-cols-[1fr_auto] gap-x-2 text-[12px]">
+      {#each [["net-internal", areas.netInternal], ["gross-internal", areas.grossInternal], ["gross-external", areas.grossExternal]] as const as [key, value] (key)}
+        <dt
+          class="text-soft"
+          title="{definition(key).wording} {definition(key).source}. {definition(key).note}"
+        >
+          {definition(key).name}
+        </dt>
+        <dd class="font-figure text-right font-semibold">{writeArea(value, plan.units)}</dd>
       {/each}
-    </ul>
+    </dl>
+    <details class="mt-1 text-[11px] text-soft">
+      <summary class="cursor-pointer">How they are measured</summary>
+      {#each plan.catalogue!.areas as area (area.key)}
+        <p class="mt-1"><b>{area.name}</b>: {area.wording} ({area.source}. {area.note})</p>
+      {/each}
+    </details>
   {/if}
 
-  {#if columns.length + clear.length}
-    <h3 class="heading mt-4 mb-1">Columns and keep clear</h3>
-    <ul>
-      {#each [...columns, ...clear] as thing (thing.id)}
-        {@const set = (change: object) =>
-          thing.type === "column" ? column(thing as Column, change) : area(thing as KeepClear, change)}
-        <li>
-          <button
-            class="w-full rounded min-h-6 px-1.5 py-0.5 text-left hover:bg-moss-wash {chosen === thing.id
-              ? 'bg-moss-wash font-semibold'
-              : ''}"
-            aria-expanded={chosen === thing.id}
-            onclick={() => (chosen = chosen === thing.id ? null : thing.id)}
+  <h3 class="heading mt-4 mb-1">Levels</h3>
+  <ul>
+    {#each plan.levels.toReversed() as level (level.id)}
+      <li class="flex items-center gap-1">
+        <button
+          class="min-h-6 flex-1 rounded px-1.5 py-0.5 text-left hover:bg-moss-wash {level.id === plan.levelId
+            ? 'bg-moss-wash font-semibold'
+            : ''}"
+          aria-current={level.id === plan.levelId ? "true" : undefined}
+          onclick={() => plan.lookAt(level.id)}>{level.name}</button
+        >
+        {#if level.id !== plan.levelId}
+          <label class="flex items-center gap-1 text-[11px] text-soft">
+            <input
+              type="checkbox"
+              checked={plan.faintLevelId === level.id}
+              onchange={(e) => (plan.faintLevelId = e.currentTarget.checked ? level.id : "")}
+            />faint</label
           >
-            {thing.type === "column"
-              ? `Column ${Math.round(thing.x)}, ${Math.round(thing.y)}`
-              : (thing as KeepClear).name || "Keep clear"}
-          </button>
-          {#if chosen === thing.id && plan.canEdit}
-            <div class="space-y-1.5 py-2 pl-1.5">
-              <LengthField label="From west" value={thing.x} units={plan.units} onvalue={(x) => set({ x })} />
-              <LengthField
-                label="From south"
-                value={thing.y}
-                units={plan.units}
-                onvalue={(y) => set({ y })}
-              />
-              <LengthField
-                label="Width"
-                value={thing.width}
-                units={plan.units}
-                onvalue={(width) => set({ width })}
-              />
-              <LengthField
-                label="Depth"
-                value={thing.depth}
-                units={plan.units}
-                onvalue={(depth) => set({ depth })}
-              />
-              <button class="action text-must" onclick={() => plan.do({ do: "remove", ids: [thing.id] })}
-                >Remove</button
+        {/if}
+      </li>
+    {/each}
+  </ul>
+  {#if plan.canEdit && plan.level}
+    {@const level = plan.level}
+    <details class="mt-1">
+      <summary class="cursor-pointer text-soft">This level</summary>
+      <div class="mt-1.5 space-y-1.5">
+        <div class="flex items-center gap-2">
+          <label class="w-[88px] text-soft" for="level-name">Name</label>
+          <input
+            id="level-name"
+            class="field min-w-0 flex-1"
+            maxlength="40"
+            value={level.name}
+            onchange={(e) => put(level, { name: e.currentTarget.value })}
+          />
+        </div>
+        <LengthField
+          label="Floor at"
+          value={level.elevation}
+          units={plan.units}
+          onvalue={(elevation) => put(level, { elevation })}
+        />
+        <LengthField
+          label="Storey height"
+          value={level.height}
+          units={plan.units}
+          onvalue={(height) => put(level, { height })}
+        />
+        <LengthField
+          label="Floor thick"
+          value={level.floorThickness ?? 300}
+          units={plan.units}
+          onvalue={(floorThickness) => put(level, { floorThickness })}
+        />
+        <LengthField
+          label="Grid step"
+          value={level.grid ?? 0}
+          units={plan.units}
+          hint="0 for no grid"
+          onvalue={(grid) => put(level, { grid })}
+        />
+        {#each plan.levels.filter((l) => l.id !== level.id) as other (other.id)}
+          <button
+            class="action w-full"
+            onclick={() =>
+              plan.do({
+                do: "copy-shell",
+                fromLevelId: other.id,
+                toLevelId: level.id,
+                newId: plan.newId("shell"),
+              })}>Copy the shell of {other.name} here</button
+          >
+        {/each}
+        {#if plan.levels.length > 1}
+          <button class="action w-full text-must" onclick={() => plan.do({ do: "remove", ids: [level.id] })}
+            >Remove this level</button
+          >
+        {/if}
+      </div>
+    </details>
+    <button class="action mt-1.5 w-full" onclick={add}>Add a level above</button>
+  {/if}
+
+  {#each lists as [title, ids] (title)}
+    {#if ids.length}
+      <details class="mt-3" open={title === "Doors and windows"}>
+        <summary class="heading cursor-pointer">{title} ({ids.length})</summary>
+        <ul>
+          {#each ids as id (id)}
+            {@const mark = plan.entities.get(id)}
+            <li>
+              <button
+                class="min-h-6 w-full rounded px-1.5 py-0.5 text-left hover:bg-moss-wash"
+                onclick={() => plan.pick([id])}
               >
-            </div>
-          {/if}
-        </li>
-      {/each}
-    </ul>
-  {/if}
+                {nameOf(plan, id)}
+                {mark?.type === "opening" && mark.mark !== "None"
+                  ? `· ${{ Entrance: "entrance", Exit: "exit", EntranceAndExit: "entrance and exit", Service: "service" }[mark.mark as string]}`
+                  : ""}
+              </button>
+            </li>
+          {/each}
+        </ul>
+      </details>
+    {/if}
+  {/each}
 </section>

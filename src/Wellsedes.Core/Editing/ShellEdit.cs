@@ -1,0 +1,219 @@
+using System.Collections.Immutable;
+using System.Text.Json.Serialization;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Plans;
+
+namespace Wellsedes.Core.Editing;
+
+/// <summary>Which line of a wall a typed or drawn length is along. Inside is the side a chain turns round.</summary>
+[JsonConverter(typeof(JsonStringEnumConverter<WallLine>))]
+public enum WallLine
+{
+    Centre,
+    InsideFace,
+    OutsideFace,
+}
+
+/// <summary>Which end of a wall stays where it is.</summary>
+[JsonConverter(typeof(JsonStringEnumConverter<Stays>))]
+public enum Stays
+{
+    Start,
+    End,
+    Middle,
+}
+
+[JsonConverter(typeof(JsonStringEnumConverter<Mirror>))]
+public enum Mirror
+{
+    None,
+    LeftRight,
+    UpDown,
+}
+
+/// <summary>A corner of a rectangle, as seen on the plan with north up.</summary>
+[JsonConverter(typeof(JsonStringEnumConverter<RoomCorner>))]
+public enum RoomCorner
+{
+    SouthWest,
+    SouthEast,
+    NorthEast,
+    NorthWest,
+}
+
+/// <summary>
+/// A room by its inside size, its south-west inside corner at X, Y. With a notch of more than 0 the room is L-shaped:
+/// the notch is taken out of one corner. Outline makes it of boundaries alone (a terrace, a marquee). Where a wall
+/// would lie on one that is there already, that one is shared.
+/// </summary>
+public sealed record MakeRoom(
+    string Id,
+    string LevelId,
+    string Name,
+    double Width,
+    double Depth,
+    double WallThickness,
+    double Height,
+    double X = 0,
+    double Y = 0,
+    bool Sure = false,
+    string MakeUp = "",
+    double NotchWidth = 0,
+    double NotchDepth = 0,
+    RoomCorner NotchAt = RoomCorner.NorthEast,
+    bool Outline = false,
+    Certainty Certainty = Certainty.Surveyed
+) : Edit;
+
+/// <summary>
+/// One side of a chain of walls: to where, how far it bows to the left of its direction, how well its length is known.
+/// Through is a point a curved side passes; it says the bow where it is given.
+/// </summary>
+public sealed record ChainSide(Point To, double Bow = 0, Certainty Certainty = Certainty.Surveyed, Point? Through = null);
+
+/// <summary>
+/// Draws a chain of walls from a start. Sent again with the same id, the chain is drawn anew: that is how it grows.
+/// Closed joins the last side to the start.
+/// </summary>
+public sealed record DrawWalls(
+    string Id,
+    string LevelId,
+    Point Start,
+    ImmutableArray<ChainSide> Sides,
+    bool Closed,
+    string MakeUp,
+    WallLine Line = WallLine.Centre
+) : Edit;
+
+/// <summary>Draws lines without walls. A closed one with a name makes a room of its inside.</summary>
+public sealed record DrawBoundary(
+    string Id,
+    string LevelId,
+    Point Start,
+    ImmutableArray<ChainSide> Sides,
+    bool Closed,
+    string RoomName = ""
+) : Edit;
+
+/// <summary>Moves a wall; walls that meet it follow. A wall that meets others moves square to itself only.</summary>
+public sealed record MoveWall(string Id, double Dx, double Dy) : Edit;
+
+/// <summary>Moves one end of a wall, and the ends of others that meet it there.</summary>
+public sealed record MoveWallEnd(string Id, bool AtStart, Point To) : Edit;
+
+/// <summary>Gives a wall a length along its centre or one of its faces (Left or right of its direction); walls at the moving end go along.</summary>
+public sealed record SetWallLength(
+    string Id,
+    double Length,
+    Stays Stays = Stays.Start,
+    WallSide Along = WallSide.Centre,
+    Certainty Certainty = Certainty.Surveyed
+) : Edit;
+
+/// <summary>The centre or a face of a wall, seen in its own direction.</summary>
+[JsonConverter(typeof(JsonStringEnumConverter<WallSide>))]
+public enum WallSide
+{
+    Centre,
+    Left,
+    Right,
+}
+
+/// <summary>Cuts a wall in two at a distance along it; the second part gets the new id.</summary>
+public sealed record SplitWall(string Id, double Along, string NewId) : Edit;
+
+/// <summary>Makes one wall of two that carry on from each other in one line or one arc.</summary>
+public sealed record JoinWalls(string Id, string OtherId) : Edit;
+
+/// <summary>Bends a wall through a point; one in line with its ends makes it straight again.</summary>
+public sealed record BowWall(string Id, Point Through) : Edit;
+
+/// <summary>Changes walls; null leaves as it is. A make-up brings its thickness and height.</summary>
+public sealed record ChangeWalls(
+    ImmutableArray<string> Ids,
+    string? MakeUp = null,
+    double? Thickness = null,
+    double? Height = null,
+    Certainty? Certainty = null,
+    bool Sure = false
+) : Edit;
+
+/// <summary>Brings a loose wall end to what it nearly meets.</summary>
+public sealed record MeetEnd(string Id, bool AtStart) : Edit;
+
+/// <summary>Adds a make-up or changes one; walls that have it change with it.</summary>
+public sealed record PutMakeUp(MakeUp MakeUp) : Edit;
+
+/// <summary>Adds an opening or changes one: the whole of it is given. A clear width of 0 asks for the usual one of its leaf.</summary>
+public sealed record PutOpening(Opening Opening, bool Sure = false) : Edit;
+
+/// <summary>Seats an opening in the wall under a point, on the side the point is; the opening's own wall and place are not looked at.</summary>
+public sealed record SeatOpening(Opening Opening, string LevelId, Point At, double Reach, bool Sure = false) : Edit;
+
+/// <summary>
+/// Sets an opening by the distance from a corner to its nearer edge, along the face on one side of the wall; Middle
+/// centres it between the corners and needs no distance.
+/// </summary>
+public sealed record SetOpeningFrom(string Id, Stays Corner, double Distance = 0, bool Left = true) : Edit;
+
+/// <summary>Names a room. For one that has no name yet the level and a place in it say which is meant.</summary>
+public sealed record NameRoom(
+    string Id,
+    string Name,
+    string Use,
+    string Number,
+    double? Height = null,
+    string LevelId = "",
+    double X = 0,
+    double Y = 0
+) : Edit;
+
+/// <summary>Copies a room with its walls, openings and fixed things: mirrored about its middle, turned, and moved.</summary>
+public sealed record CopyRoom(string RoomId, string NewId, Mirror Mirror, double Turn, double Dx, double Dy) : Edit;
+
+/// <summary>Adds a fixed thing or changes one: column, keep-clear area, flight, platform, fitting, low ceiling.</summary>
+public sealed record PutFixture(Entity Fixture, bool Sure = false) : Edit;
+
+public sealed record MoveFixtures(ImmutableArray<string> Ids, double Dx, double Dy) : Edit;
+
+/// <summary>A clear distance in mm from a wall's face, on the side the thing is, to the thing's nearest side; or to its middle.</summary>
+public sealed record WallOffset(string WallId, double Distance, bool ToMiddle = false);
+
+/// <summary>Sets a fixed thing by its distances from one or two walls.</summary>
+public sealed record PutByOffsets(string Id, ImmutableArray<WallOffset> Offsets) : Edit;
+
+/// <summary>Repeats a fixed thing on a grid turned as it is; the copies' ids start with the new id.</summary>
+public sealed record RepeatFixture(string Id, string NewId, int Columns, int Rows, double Across, double Up) : Edit;
+
+public sealed record PutLevel(Level Level) : Edit;
+
+/// <summary>Copies the walls, inner doors, windows, columns and shafts of one level onto another; not its flights, boundaries and room names.</summary>
+public sealed record CopyShell(string FromLevelId, string ToLevelId, string NewId) : Edit;
+
+/// <summary>Adds a setting-out line or changes one.</summary>
+public sealed record SetOut(SettingOutLine Line) : Edit;
+
+/// <summary>Setting-out lines parallel to a wall's face: the first at a distance, then more at a spacing.</summary>
+public sealed record SetOutFromWall(string WallId, string NewId, double Distance, bool Left, int Count = 1, double Spacing = 0) : Edit;
+
+/// <summary>Adds a backing or changes one.</summary>
+public sealed record PutBacking(Backing Backing) : Edit;
+
+/// <summary>A length known on a backing: between two pixels, in mm.</summary>
+public sealed record KnownLength(Point From, Point To, double Length);
+
+/// <summary>
+/// Sets a backing to scale by one or two known lengths, by a known area (corners in pixels, m²), or by the mm on the
+/// level that one pixel is said to be. The first point given stays where it is.
+/// </summary>
+public sealed record ScaleBacking(
+    string Id,
+    ImmutableArray<KnownLength>? Lengths = null,
+    ImmutableArray<Point>? Corners = null,
+    double? Area = null,
+    double? StatedScale = null,
+    double? PaperWidth = null
+) : Edit;
+
+/// <summary>Turns a backing until two of its pixels lie level, or upright; the first stays where it is.</summary>
+public sealed record LevelBacking(string Id, Point From, Point To, bool Upright = false) : Edit;

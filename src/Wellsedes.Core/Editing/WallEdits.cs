@@ -1,0 +1,363 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Measure;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Spaces;
+
+namespace Wellsedes.Core.Editing;
+
+/// <summary>Drawing walls and changing them.</summary>
+internal static class WallEdits
+{
+    /// <summary>A wall is at least this long, in mm.</summary>
+    public const double Shortest = 10;
+
+    private const int MostSides = 500;
+
+    public static EditAnswer Draw(Plan plan, DrawWalls edit)
+    {
+        if (CheckChain(plan, edit.LevelId, edit.Start, edit.Sides, edit.Closed, "wall") is { } problem)
+            return EditAnswer.No(problem);
+        if (UsualMakeUps.Find(plan, edit.MakeUp) is not { } makeUp)
+            return EditAnswer.No("makeUp", $"There is no wall make-up called \"{edit.MakeUp}\"; choose one of the list or add it.");
+        var drawn = Chain(edit.Start, edit.Sides, edit.Closed);
+        var lines = WallChain.CentreLines(drawn, edit.Closed, makeUp.Thickness, edit.Line);
+        var change = new ShellChange(plan);
+        var own = plan.All<Wall>().Where(wall => IsOfChain(wall.Id, edit.Id)).ToArray();
+        var made = lines.Select(
+            (line, i) =>
+                new Wall(
+                    $"{edit.Id}-{i + 1}",
+                    edit.LevelId,
+                    line.Start,
+                    line.End,
+                    makeUp.Thickness,
+                    makeUp.Height,
+                    makeUp.Name,
+                    line.Bow,
+                    i < edit.Sides.Length ? edit.Sides[i].Certainty : Certainty.Assumed
+                )
+        );
+        ImmutableArray<Wall> others = [.. plan.All<Wall>().Where(wall => wall.LevelId == edit.LevelId && !own.Contains(wall))];
+        foreach (var wall in own)
+            change.Remove(wall.Id);
+        var kept = WallSharing.Without(made, others).ToArray();
+        if (kept.Length == 0)
+            return EditAnswer.No("walls", "There is already a wall all along here.");
+        foreach (var wall in kept)
+        {
+            if (plan.Find(wall.Id) is not (null or Wall))
+                return EditAnswer.No("id", $"There is already something called \"{wall.Id}\".");
+            change.Put(wall);
+        }
+        foreach (var opening in plan.All<Opening>())
+            if (change.Now<Wall>(opening.WallId) is null)
+                change.Remove(opening.Id);
+        return change.Done(edit.Sides.Length == 1 && !edit.Closed ? "Drew a wall" : $"Drew {kept.Length} walls");
+    }
+
+    private static bool IsOfChain(string wallId, string chain) =>
+        wallId.StartsWith(chain + "-", StringComparison.Ordinal) && wallId.AsSpan(chain.Length + 1).IndexOfAnyExceptInRange('-', '9') < 0;
+
+    public static EditAnswer Boundary(Plan plan, DrawBoundary edit)
+    {
+        var problem =
+            CheckChain(plan, edit.LevelId, edit.Start, edit.Sides, edit.Closed, "line")
+            ?? Editor.CheckText("room name", edit.RoomName, 0, 60);
+        if (problem is not null)
+            return EditAnswer.No(problem);
+        var change = new ShellChange(plan);
+        foreach (var old in plan.All<Boundary>().Where(line => IsOfChain(line.Id, edit.Id)))
+            change.Remove(old.Id);
+        var lines = Chain(edit.Start, edit.Sides, edit.Closed);
+        change.Put(lines.Select((line, i) => new Boundary($"{edit.Id}-{i + 1}", edit.LevelId, line.Start, line.End, line.Bow)));
+        var name = edit.RoomName.Trim();
+        if (edit.Closed && name.Length > 0)
+        {
+            if (plan.Find(edit.Id) is not (null or Room))
+                return EditAnswer.No("id", $"There is already something called \"{edit.Id}\".");
+            var ring = lines.Select(line => line.Start).ToImmutableArray();
+            if (Region.SignedArea(ring) < 0)
+                ring = [.. ring.Reverse()];
+            var inside = Polygons.InsidePoint(new Region(ring, []));
+            change.Put(new Room(edit.Id, edit.LevelId, name, "", "", inside.X, inside.Y, plan.Find<Level>(edit.LevelId)!.Height));
+        }
+        return change.Done(name.Length > 0 ? $"Outlined {name}" : "Drew a boundary");
+    }
+
+    private static ImmutableArray<BowedLine> Chain(Point start, ImmutableArray<ChainSide> sides, bool closed)
+    {
+        var lines = ImmutableArray.CreateBuilder<BowedLine>();
+        var at = start;
+        foreach (var side in sides)
+        {
+            lines.Add(new BowedLine(at, side.To, BowOf(at, side)));
+            at = side.To;
+        }
+        if (closed && at.DistanceTo(start) > Tolerance.Length)
+            lines.Add(new BowedLine(at, start, 0));
+        return lines.ToImmutable();
+    }
+
+    private static double BowOf(Point from, ChainSide side) =>
+        side.Through is { } through ? BowedLine.Through(from, through, side.To).Bow : side.Bow;
+
+    private static Problem? CheckChain(Plan plan, string levelId, Point start, ImmutableArray<ChainSide> sides, bool closed, string thing)
+    {
+        if (plan.Find<Level>(levelId) is null)
+            return new Problem("level", "The level is no longer there.");
+        if (sides.IsDefaultOrEmpty || sides.Length > MostSides)
+            return new Problem("sides", $"A chain has from 1 to {MostSides} sides.");
+        if (closed && sides.Length < 2)
+            return new Problem("sides", "A closed chain needs at least three sides.");
+        if ((SizeSense.CheckPlace("start", start.X) ?? SizeSense.CheckPlace("start", start.Y)) is { } outside)
+            return outside;
+        var at = start;
+        for (var i = 0; i < sides.Length; i++)
+        {
+            var side = sides[i];
+            if ((SizeSense.CheckPlace($"side {i + 1}", side.To.X) ?? SizeSense.CheckPlace($"side {i + 1}", side.To.Y)) is { } far)
+                return far;
+            var chord = at.DistanceTo(side.To);
+            if (chord < Shortest)
+                return new Problem(
+                    $"side {i + 1}",
+                    $"Side {i + 1} would be {LengthText.WriteMetric(chord)} mm long; a {thing} is at least {Shortest} mm."
+                );
+            if (BowOf(at, side) is var bow && (!double.IsFinite(bow) || Math.Abs(bow) > 20 * chord))
+                return new Problem($"side {i + 1}", $"Side {i + 1} cannot bow by that much; keep within 20 times its length.");
+            at = side.To;
+        }
+        return null;
+    }
+
+    public static EditAnswer Move(Plan plan, MoveWall edit, Func<Plan, string, LevelSpace> spaces)
+    {
+        if (plan.Find<Wall>(edit.Id) is not { } wall)
+            return Gone();
+        if (!double.IsFinite(edit.Dx) || !double.IsFinite(edit.Dy))
+            return EditAnswer.No("move", "The distance to move is not a number.");
+        var change = new ShellChange(plan);
+        new WallMoves(change, spaces(plan, wall.LevelId)).Move(wall, new Point(edit.Dx, edit.Dy));
+        return Finish(change, "Moved a wall");
+    }
+
+    public static EditAnswer MoveEnd(Plan plan, MoveWallEnd edit, Func<Plan, string, LevelSpace> spaces)
+    {
+        if (plan.Find<Wall>(edit.Id) is not { } wall)
+            return Gone();
+        if ((SizeSense.CheckPlace("to", edit.To.X) ?? SizeSense.CheckPlace("to", edit.To.Y)) is { } problem)
+            return EditAnswer.No(problem);
+        var change = new ShellChange(plan);
+        new WallMoves(change, spaces(plan, wall.LevelId)).MoveCorner(wall, edit.AtStart, edit.To);
+        return Finish(change, "Moved the end of a wall");
+    }
+
+    public static EditAnswer SetLength(Plan plan, SetWallLength edit, Func<Plan, string, LevelSpace> spaces)
+    {
+        if (plan.Find<Wall>(edit.Id) is not { } wall)
+            return Gone();
+        if (!wall.Line.IsStraight)
+            return EditAnswer.No("length", "A curved wall's length is set by moving its ends.");
+        if (SizeSense.Check(plan.Details.Units, "length", "a wall", edit.Length, Shortest, 200_000, false) is { } problem)
+            return EditAnswer.No(problem);
+        var space = spaces(plan, wall.LevelId);
+        var delta = edit.Length - LengthOf(space.Bodies[wall.Id], edit.Along);
+        var along = wall.Line.Direction(0);
+        var change = new ShellChange(plan);
+        var moves = new WallMoves(change, space);
+        var (atEnd, atStart) = edit.Stays switch
+        {
+            Stays.Start => (delta, 0.0),
+            Stays.End => (0.0, delta),
+            _ => (delta / 2, delta / 2),
+        };
+        if (Math.Abs(atEnd) > 1e-9)
+            moves.Stretch(wall, false, along * atEnd);
+        if (Math.Abs(atStart) > 1e-9)
+            moves.Stretch(wall, true, along * -atStart);
+        change.Put(change.Now<Wall>(wall.Id)! with { Certainty = edit.Certainty });
+        return Finish(change, "Set the length of a wall");
+    }
+
+    /// <summary>A wall's length in mm along its centre line or one of its faces, between the corners of that face.</summary>
+    public static double LengthOf(WallBody body, WallSide side) =>
+        side switch
+        {
+            WallSide.Left => body.Start.Left.DistanceTo(body.End.Left),
+            WallSide.Right => body.Start.Right.DistanceTo(body.End.Right),
+            _ => body.Wall.Length,
+        };
+
+    public static EditAnswer Split(Plan plan, SplitWall edit)
+    {
+        if (plan.Find<Wall>(edit.Id) is not { } wall)
+            return Gone();
+        if (!(edit.Along >= Shortest && edit.Along <= wall.Length - Shortest))
+            return EditAnswer.No(
+                "along",
+                $"The wall is {LengthText.WriteMetric(wall.Length)} long; split it from {Shortest} mm after its start to {Shortest} mm before its end."
+            );
+        if (plan.Find(edit.NewId) is not null)
+            return EditAnswer.No("newId", $"There is already something called \"{edit.NewId}\".");
+        var across = plan.All<Opening>()
+            .FirstOrDefault(o => o.WallId == wall.Id && o.From < edit.Along - Tolerance.Length && o.To > edit.Along + Tolerance.Length);
+        if (across is not null)
+            return EditAnswer.No("along", $"{OpeningEdits.NameOf(across)} is in the way; split the wall beside it.");
+        var change = new ShellChange(plan);
+        var (first, second) = (wall.Line.Part(0, edit.Along), wall.Line.Part(edit.Along, wall.Length));
+        change.Put(wall with { End = first.End, Bow = first.Bow });
+        change.Put(wall with { Id = edit.NewId, Start = second.Start, Bow = second.Bow });
+        change.Put(
+            plan.All<Opening>()
+                .Where(o => o.WallId == wall.Id && o.Along > edit.Along)
+                .Select(o => o with { WallId = edit.NewId, Along = o.Along - edit.Along })
+        );
+        return Finish(change, "Split a wall");
+    }
+
+    public static EditAnswer Join(Plan plan, JoinWalls edit)
+    {
+        if (plan.Find<Wall>(edit.Id) is not { } first || plan.Find<Wall>(edit.OtherId) is not { } second || first.Id == second.Id)
+            return EditAnswer.No("walls", "Pick two walls to join.");
+        if (!Tolerance.Same(first.Thickness, second.Thickness))
+            return EditAnswer.No("walls", "The two walls differ in thickness; give them one make-up first.");
+        bool Meet(Point a, Point b) => a.DistanceTo(b) < 1;
+        // Turn the second so that it carries on from the first, and the first so that it comes before.
+        var (a, turnedA) =
+            Meet(first.Start, second.Start) || Meet(first.Start, second.End) ? (first.Line.Reversed, true) : (first.Line, false);
+        var (b, turnedB) = Meet(a.End, second.End) ? (second.Line.Reversed, true) : (second.Line, false);
+        if (!Meet(a.End, b.Start))
+            return EditAnswer.No("walls", "The two walls do not meet; bring their ends together first.");
+        var straight = a.IsStraight && b.IsStraight;
+        if (a.IsStraight != b.IsStraight || a.Direction(a.Length).Dot(b.Direction(0)) < 0.99999)
+            return EditAnswer.No("walls", "The two walls are not in one line.");
+        if (!straight && a.Centre.DistanceTo(b.Centre) > 1)
+            return EditAnswer.No("walls", "The two walls do not bend round one centre.");
+        var line = straight ? new BowedLine(a.Start, b.End, 0) : BowedLine.Through(a.Start, a.End, b.End);
+        if (turnedA)
+            line = line.Reversed;
+        var change = new ShellChange(plan);
+        var joined = first with { Start = line.Start, End = line.End, Bow = line.Bow };
+        change.Put(joined);
+        change.Remove(second.Id);
+        foreach (var opening in plan.All<Opening>().Where(o => o.WallId == first.Id || o.WallId == second.Id))
+        {
+            var from = opening.WallId == first.Id ? first : second;
+            var turned = opening.WallId == second.Id && turnedA != turnedB;
+            change.Put(
+                opening with
+                {
+                    WallId = first.Id,
+                    Along = joined.Line.Nearest(from.Line.At(opening.Along)).Along,
+                    HingeAtEnd = opening.HingeAtEnd != turned,
+                    SwingsRight = opening.SwingsRight != turned,
+                }
+            );
+        }
+        return Finish(change, "Joined two walls");
+    }
+
+    public static EditAnswer Bow(Plan plan, BowWall edit)
+    {
+        if (plan.Find<Wall>(edit.Id) is not { } wall)
+            return Gone();
+        if ((SizeSense.CheckPlace("through", edit.Through.X) ?? SizeSense.CheckPlace("through", edit.Through.Y)) is { } problem)
+            return EditAnswer.No(problem);
+        var line = BowedLine.Through(wall.Start, edit.Through, wall.End);
+        if (!double.IsFinite(line.Bow) || Math.Abs(line.Bow) > 20 * wall.Start.DistanceTo(wall.End))
+            return EditAnswer.No("through", "The wall cannot bend that far; choose a point between its ends.");
+        if (!line.IsStraight && line.Radius < wall.Thickness)
+            return EditAnswer.No("through", "The wall would bend tighter than it is thick.");
+        var after = wall with { Bow = line.IsStraight ? 0 : line.Bow };
+        var change = new ShellChange(plan);
+        change.Put(after);
+        // Openings keep their place in the wall, as a part of its length.
+        change.Put(
+            plan.All<Opening>().Where(o => o.WallId == wall.Id).Select(o => o with { Along = o.Along * after.Length / wall.Length })
+        );
+        return Finish(change, after.Bow == 0 ? "Made a wall straight" : "Bent a wall");
+    }
+
+    public static EditAnswer Change(Plan plan, ChangeWalls edit)
+    {
+        var makeUp = edit.MakeUp is { } name ? UsualMakeUps.Find(plan, name) : null;
+        if (edit.MakeUp is not null && makeUp is null)
+            return EditAnswer.No("makeUp", $"There is no wall make-up called \"{edit.MakeUp}\"; choose one of the list or add it.");
+        if (
+            (edit.Thickness is { } t ? SizeSense.Check(plan.Details.Units, "thickness", "a wall", t, 10, 1500, edit.Sure) : null) is
+            { } thin
+        )
+            return EditAnswer.No(thin);
+        if ((edit.Height is { } h ? SizeSense.Check(plan.Details.Units, "height", "a wall", h, 300, 30_000, edit.Sure) : null) is { } low)
+            return EditAnswer.No(low);
+        var change = new ShellChange(plan);
+        foreach (var id in edit.Ids.Distinct())
+        {
+            if (plan.Find<Wall>(id) is not { } wall)
+                return Gone();
+            change.Put(
+                wall with
+                {
+                    MakeUp = makeUp?.Name ?? wall.MakeUp,
+                    Thickness = edit.Thickness ?? makeUp?.Thickness ?? wall.Thickness,
+                    Height = edit.Height ?? makeUp?.Height ?? wall.Height,
+                    Certainty = edit.Certainty ?? wall.Certainty,
+                }
+            );
+        }
+        return change.Done(edit.Ids.Length == 1 ? "Changed a wall" : $"Changed {edit.Ids.Length} walls");
+    }
+
+    public static EditAnswer Meet(Plan plan, MeetEnd edit, Func<Plan, string, LevelSpace> spaces)
+    {
+        if (plan.Find<Wall>(edit.Id) is not { } wall)
+            return Gone();
+        var loose = spaces(plan, wall.LevelId).LooseEnds.FirstOrDefault(end => end.WallId == wall.Id && end.AtStart == edit.AtStart);
+        return loose is null
+            ? EditAnswer.No("end", $"Nothing within {LooseEnds.Reach} mm of this end could be met.")
+            : MoveEnd(plan, new MoveWallEnd(wall.Id, edit.AtStart, loose.Meets), spaces);
+    }
+
+    public static EditAnswer PutMakeUp(Plan plan, PutMakeUp edit)
+    {
+        var makeUp = edit.MakeUp with { Name = edit.MakeUp.Name.Trim() };
+        var problem =
+            Editor.CheckText("name", makeUp.Name, 1, 40)
+            ?? SizeSense.Check(plan.Details.Units, "thickness", "a wall", makeUp.Thickness, 10, 1500, false)
+            ?? SizeSense.Check(plan.Details.Units, "height", "a wall", makeUp.Height, 300, 30_000, false);
+        if (problem is not null)
+            return EditAnswer.No(problem);
+        if (UsualMakeUps.Find(plan, makeUp.Name) is { } other && other.Id != makeUp.Id)
+            return EditAnswer.No("name", $"There is already a make-up called \"{makeUp.Name}\".");
+        if (plan.Find(makeUp.Id) is not (null or MakeUp))
+            return EditAnswer.No("id", $"\"{makeUp.Id}\" is something else.");
+        var change = new ShellChange(plan);
+        change.Put(makeUp);
+        if (plan.Find<MakeUp>(makeUp.Id) is { } before)
+            change.Put(
+                plan.All<Wall>()
+                    .Where(wall => wall.MakeUp == before.Name)
+                    .Select(wall => wall with { MakeUp = makeUp.Name, Thickness = makeUp.Thickness, Height = makeUp.Height })
+            );
+        return change.Done($"Set the make-up {makeUp.Name}");
+    }
+
+    private static EditAnswer Gone() => EditAnswer.No("id", "The wall is no longer there.");
+
+    private static EditAnswer Finish(ShellChange change, string label)
+    {
+        foreach (var wall in change.All<Wall>())
+        {
+            if (ReferenceEquals(change.Plan.Find(wall.Id), wall))
+                continue;
+            if (change.Plan.Find<Wall>(wall.Id) is { Held: true } held && (held.Start != wall.Start || held.End != wall.End))
+                return EditAnswer.No("walls", "A wall here is held in place; let it go first.");
+            if (wall.Start.DistanceTo(wall.End) < Shortest)
+                return EditAnswer.No("walls", $"A wall would be left with no length; walls are at least {Shortest} mm long.");
+            if (SizeSense.CheckPlace("wall", wall.Start.X + wall.Start.Y) is { } far)
+                return EditAnswer.No(far);
+        }
+        return change.Done(label);
+    }
+}

@@ -1,0 +1,36 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Arranging;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Spaces;
+using Wellsedes.Core.Walkways;
+
+namespace Wellsedes.Core.Planning;
+
+/// <summary>What a room holds and how it is reached. Widths in mm, areas in m²; null where there is nothing to measure.</summary>
+/// <param name="WayIn">The widest way from an entrance to the room; 0 when it is shut in.</param>
+/// <param name="StepFree">Whether a way without a step leads there.</param>
+/// <param name="Narrowest">The narrowest of the widest ways to the seats, tables and places in it.</param>
+public sealed record RoomFigures(
+    string RoomId,
+    int Seats,
+    int Workstations,
+    double? AreaPerSeat,
+    double WayIn,
+    bool StepFree,
+    double? Narrowest
+);
+
+/// <summary>Everything derived from one scheme on one level, by itself.</summary>
+public sealed record LevelState(
+    LevelSpace Space,
+    Checks Checks,
+    ImmutableArray<PlacedItem> Items,
+    ImmutableArray<Arrival> Arrivals,
+    bool CanArriveStepFree,
+    WalkwayAnalysis Walkways,
+    ImmutableArray<Overlap> Overlaps,
+    ImmutableArray<RoomFigures> Rooms
+)
+{
+    public bool StepFreeThroughout => Rooms.All(room => room.StepFree);
+}

@@ -1,0 +1,361 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Geometry;
+
+namespace Wellsedes.Core.Spaces;
+
+/// <summary>What walls and boundaries leave free: closed faces, and the outer outlines of what is built.</summary>
+/// <param name="Free">Every closed piece of floor, with the islands in it as holes.</param>
+/// <param name="Solid">The united bodies, with the faces inside them as holes.</param>
+public sealed record TracedFaces(ImmutableArray<Region> Free, ImmutableArray<Region> Solid);
+
+/// <summary>
+/// Traces the faces of an arrangement of convex bodies and lines. All corners are put on a grid of a thousandth of a
+/// millimetre, sides are cut where they cross or touch, parts inside another body are dropped, and what is left is
+/// walked round. Checked against NetTopologySuite's union.
+/// </summary>
+public static class FaceTracer
+{
+    private const double Grid = 1000;
+
+    /// <summary>
+    /// Nearer than this, in grid steps, a corner lies on a side. Where sides run together so closely that one figure
+    /// leaves a face that does not close, the next is tried.
+    /// </summary>
+    private static readonly double[] Nearnesses = [5, 1, 25, 100, 0.4];
+
+    private readonly record struct Node(long X, long Y)
+    {
+        public static Node Of(Point p) => new((long)Math.Round(p.X * Grid), (long)Math.Round(p.Y * Grid));
+
+        public Point Place => new(X / Grid, Y / Grid);
+    }
+
+    private sealed class Body(Node[] corners, bool line)
+    {
+        private const double Margin = 100;
+
+        public readonly Node[] Corners = corners;
+
+        /// <summary>A line without thickness: free on both sides.</summary>
+        public readonly bool IsLine = line;
+        public readonly Bounds Bounds = Bounds.Around(corners.Select(c => new Point(c.X, c.Y))).Grown(Margin);
+
+        public int Sides => IsLine ? 1 : Corners.Length;
+
+        /// <summary>How far inside the body a point is, in grid steps; negative outside.</summary>
+        public double Inside(double x, double y)
+        {
+            if (IsLine)
+                return double.NegativeInfinity;
+            var least = double.PositiveInfinity;
+            for (var i = 0; i < Corners.Length; i++)
+            {
+                var (a, b) = (Corners[i], Corners[i + 1 == Corners.Length ? 0 : i + 1]);
+                double ex = b.X - a.X,
+                    ey = b.Y - a.Y;
+                var off = (ex * (y - a.Y) - ey * (x - a.X)) / Math.Sqrt(ex * ex + ey * ey);
+                if (off < least)
+                    least = off;
+            }
+            return least;
+        }
+    }
+
+    public static TracedFaces Trace(IEnumerable<Convex> bodies, IEnumerable<(Point From, Point To)> lines)
+    {
+        var all = bodies.Select(shape => Solid(shape)).OfType<Body>().ToList();
+        foreach (var (from, to) in lines)
+            if (Node.Of(from) != Node.Of(to))
+                all.Add(new Body([Node.Of(from), Node.Of(to)], true));
+        TracedFaces? best = null;
+        var leastBroken = int.MaxValue;
+        foreach (var nearness in Nearnesses)
+        {
+            var faces = Trace(all, nearness, out var broken);
+            if (broken == 0)
+                return faces;
+            if (broken < leastBroken)
+                (best, leastBroken) = (faces, broken);
+        }
+        return best!;
+    }
+
+    private static TracedFaces Trace(List<Body> bodies, double nearness, out int broken)
+    {
+        var sides = Sides(bodies, nearness);
+        List<(Node From, Node To)> free = [];
+        List<(Node From, Node To)> solid = [];
+        foreach (var side in sides.Walls)
+        {
+            if (sides.Walls.Contains((side.To, side.From)))
+                continue;
+            solid.Add(side);
+            free.Add((side.To, side.From));
+        }
+        foreach (var side in Pruned(sides.Lines, free))
+        {
+            free.Add(side);
+            free.Add((side.To, side.From));
+        }
+        var result = new TracedFaces(Regions(Loops(free, out broken)), Regions(Loops(solid, out var brokenToo)));
+        broken += brokenToo;
+        return result;
+    }
+
+    private static Body? Solid(Convex shape)
+    {
+        List<Node> corners = [];
+        foreach (var corner in shape.Radius > 0 ? shape.Outline(0.2) : shape.Corners)
+        {
+            var node = Node.Of(corner);
+            if (corners.Count == 0 || (corners[^1] != node && corners[0] != node))
+                corners.Add(node);
+        }
+        return corners.Count < 3 ? null : new Body([.. corners], false);
+    }
+
+    /// <summary>Every part of every side that bounds something: cut at crossings and touches, parts inside a body dropped.</summary>
+    private static (HashSet<(Node From, Node To)> Walls, HashSet<(Node From, Node To)> Lines) Sides(List<Body> bodies, double nearness)
+    {
+        var index = new BoxGrid<Body>();
+        foreach (var body in bodies)
+            index.Add(body, Millimetres(body.Bounds));
+        HashSet<(Node, Node)> walls = [];
+        HashSet<(Node, Node)> lines = [];
+        List<(double At, Node Node)> stops = [];
+        foreach (var body in bodies)
+        {
+            var near = index.Meeting(Millimetres(body.Bounds));
+            near.Remove(body);
+            for (var i = 0; i < body.Sides; i++)
+            {
+                var (a, b) = (body.Corners[i], body.Corners[i + 1 == body.Corners.Length ? 0 : i + 1]);
+                stops.Clear();
+                stops.Add((0, a));
+                stops.Add((1, b));
+                foreach (var other in near)
+                    Cut(a, b, other, nearness, stops);
+                stops.Sort(static (p, q) => p.At.CompareTo(q.At));
+                for (var k = 0; k + 1 < stops.Count; k++)
+                {
+                    var (from, to) = (stops[k].Node, stops[k + 1].Node);
+                    if (from == to || Covered(from, to, near, body.IsLine ? -nearness : nearness))
+                        continue;
+                    if (!body.IsLine)
+                        walls.Add((from, to));
+                    else if (!lines.Contains((to, from)))
+                        lines.Add((from, to));
+                }
+            }
+        }
+        return (walls, lines);
+    }
+
+    private static Bounds Millimetres(Bounds b) => new(b.MinX / Grid, b.MinY / Grid, b.MaxX / Grid, b.MaxY / Grid);
+
+    private static void Cut(Node a, Node b, Body other, double nearness, List<(double, Node)> stops)
+    {
+        double ex = b.X - a.X,
+            ey = b.Y - a.Y;
+        var squared = ex * ex + ey * ey;
+        var length = Math.Sqrt(squared);
+        if (
+            Math.Max(a.X, b.X) < other.Bounds.MinX
+            || Math.Min(a.X, b.X) > other.Bounds.MaxX
+            || Math.Max(a.Y, b.Y) < other.Bounds.MinY
+            || Math.Min(a.Y, b.Y) > other.Bounds.MaxY
+        )
+            return;
+        for (var i = 0; i < other.Corners.Length; i++)
+        {
+            var c = other.Corners[i];
+            double cx = c.X - a.X,
+                cy = c.Y - a.Y;
+            var off = (ex * cy - ey * cx) / length;
+            var at = (ex * cx + ey * cy) / squared;
+            // A corner on the side cuts it there, so that sides that run together share their ends.
+            if (Math.Abs(off) <= nearness && at * length > -nearness && (at - 1) * length < nearness)
+            {
+                if (at > 0 && at < 1)
+                    stops.Add((at, c));
+            }
+            if (i >= other.Sides)
+                continue;
+            var d = other.Corners[i + 1 == other.Corners.Length ? 0 : i + 1];
+            double dx = d.X - a.X,
+                dy = d.Y - a.Y;
+            var offD = (ex * dy - ey * dx) / length;
+            if (off > nearness == offD > nearness && off < -nearness == offD < -nearness)
+                continue;
+            if (Math.Abs(off) <= nearness || Math.Abs(offD) <= nearness)
+                continue;
+            var node = Crossing(a, b, c, d);
+            var crossing = (ex * (node.X - a.X) + ey * (node.Y - a.Y)) / squared;
+            if (crossing <= 0 || crossing >= 1)
+                continue;
+            // Near an end of either side it is that end.
+            node =
+                Near(node, a, nearness) ? a
+                : Near(node, b, nearness) ? b
+                : Near(node, c, nearness) ? c
+                : Near(node, d, nearness) ? d
+                : node;
+            stops.Add((crossing, node));
+        }
+    }
+
+    /// <summary>Where two sides cross, the same to the last step whichever of them asks and whichever way it runs.</summary>
+    private static Node Crossing(Node a, Node b, Node c, Node d)
+    {
+        if (Before(b, a))
+            (a, b) = (b, a);
+        if (Before(d, c))
+            (c, d) = (d, c);
+        if (Before(c, a) || (c == a && Before(d, b)))
+            (a, b, c, d) = (c, d, a, b);
+        double ex = b.X - a.X,
+            ey = b.Y - a.Y;
+        var (offC, offD) = (ex * (c.Y - a.Y) - ey * (c.X - a.X), ex * (d.Y - a.Y) - ey * (d.X - a.X));
+        var t = offC / (offC - offD);
+        return new Node(c.X + (long)Math.Round((d.X - c.X) * t), c.Y + (long)Math.Round((d.Y - c.Y) * t));
+    }
+
+    private static bool Before(Node p, Node q) => p.X < q.X || (p.X == q.X && p.Y < q.Y);
+
+    private static bool Near(Node p, Node q, double nearness) => Math.Abs(p.X - q.X) <= nearness && Math.Abs(p.Y - q.Y) <= nearness;
+
+    private static bool Covered(Node from, Node to, List<Body> near, double depth)
+    {
+        double x = (from.X + to.X) / 2.0,
+            y = (from.Y + to.Y) / 2.0;
+        foreach (var other in near)
+        {
+            if (other.IsLine || x < other.Bounds.MinX || x > other.Bounds.MaxX || y < other.Bounds.MinY || y > other.Bounds.MaxY)
+                continue;
+            if (other.Inside(x, y) > depth)
+                return true;
+        }
+        return false;
+    }
+
+    /// <summary>Lines without those that end in the open: they bound nothing.</summary>
+    private static List<(Node From, Node To)> Pruned(HashSet<(Node From, Node To)> lines, List<(Node From, Node To)> walls)
+    {
+        var degree = new Dictionary<Node, int>();
+        foreach (var (from, _) in walls)
+            degree[from] = 1000;
+        foreach (var (from, to) in lines)
+        {
+            degree[from] = degree.GetValueOrDefault(from) + 1;
+            degree[to] = degree.GetValueOrDefault(to) + 1;
+        }
+        var left = lines.ToList();
+        while (true)
+        {
+            var loose = left.FindIndex(line => degree[line.From] == 1 || degree[line.To] == 1);
+            if (loose < 0)
+                return left;
+            degree[left[loose].From]--;
+            degree[left[loose].To]--;
+            left.RemoveAt(loose);
+        }
+    }
+
+    /// <summary>Walks round every face that has its floor on the left of its sides.</summary>
+    private static List<ImmutableArray<Point>> Loops(List<(Node From, Node To)> sides, out int broken)
+    {
+        var leaving = new Dictionary<Node, List<int>>(sides.Count);
+        for (var i = 0; i < sides.Count; i++)
+        {
+            if (!leaving.TryGetValue(sides[i].From, out var list))
+                leaving[sides[i].From] = list = new List<int>(2);
+            list.Add(i);
+        }
+        broken = 0;
+        var used = new bool[sides.Count];
+        List<ImmutableArray<Point>> loops = [];
+        for (var i = 0; i < sides.Count; i++)
+        {
+            if (used[i])
+                continue;
+            var loop = ImmutableArray.CreateBuilder<Point>();
+            var side = i;
+            while (side >= 0 && !used[side])
+            {
+                used[side] = true;
+                loop.Add(sides[side].From.Place);
+                side = Next(sides, leaving, side);
+            }
+            if (side != i)
+                broken++;
+            else if (loop.Count > 2)
+                loops.Add(Straightened(loop.ToImmutable()));
+        }
+        return loops;
+    }
+
+    /// <summary>The side that turns furthest left where one ends: the first clockwise from the way back.</summary>
+    private static int Next(List<(Node From, Node To)> sides, Dictionary<Node, List<int>> leaving, int side)
+    {
+        var (from, to) = sides[side];
+        if (!leaving.TryGetValue(to, out var choices))
+            return -1;
+        if (choices.Count == 1)
+            return choices[0];
+        var back = Math.Atan2(from.Y - to.Y, from.X - to.X);
+        var (best, least) = (-1, double.PositiveInfinity);
+        foreach (var choice in choices)
+        {
+            var end = sides[choice].To;
+            var turn = back - Math.Atan2(end.Y - to.Y, end.X - to.X);
+            while (turn <= 1e-12)
+                turn += 2 * Math.PI;
+            if (turn < least)
+                (best, least) = (choice, turn);
+        }
+        return best;
+    }
+
+    /// <summary>A ring without corners that lie on the straight line between their neighbours.</summary>
+    private static ImmutableArray<Point> Straightened(ImmutableArray<Point> ring)
+    {
+        var kept = ImmutableArray.CreateBuilder<Point>(ring.Length);
+        for (var i = 0; i < ring.Length; i++)
+        {
+            var before = kept.Count > 0 ? kept[^1] : ring[^1];
+            var (here, after) = (ring[i], ring[(i + 1) % ring.Length]);
+            var way = after - before;
+            if (way.Length == 0 || Math.Abs(way.Cross(here - before)) / way.Length > 0.006 || (here - before).Dot(after - here) < 0)
+                kept.Add(here);
+        }
+        return kept.Count > 2 ? kept.ToImmutable() : ring;
+    }
+
+    /// <summary>Counter-clockwise loops are outlines; each clockwise one is a hole in the smallest outline around it.</summary>
+    private static ImmutableArray<Region> Regions(List<ImmutableArray<Point>> loops)
+    {
+        var outlines = loops
+            .Select(ring => (Ring: ring, Area: Region.SignedArea(ring)))
+            .Where(loop => loop.Area > 1)
+            .OrderBy(loop => loop.Area)
+            .Select(loop => (Region: new Region(loop.Ring, []), Holes: new List<ImmutableArray<Point>>()))
+            .ToArray();
+        var index = new BoxGrid<int>();
+        for (var i = 0; i < outlines.Length; i++)
+            index.Add(i, outlines[i].Region.Bounds);
+        foreach (var hole in loops.Where(ring => Region.SignedArea(ring) < -1))
+        {
+            // A point just beside the hole's first side, on the floor's side.
+            var inward = (hole[1] - hole[0]).Unit().Left();
+            var beside = Point.Middle(hole[0], hole[1]) + inward * 0.02;
+            var around = index.Meeting(new Bounds(beside.X, beside.Y, beside.X, beside.Y)).Order().ToArray();
+            foreach (var i in around)
+                if (outlines[i].Region.Holds(beside))
+                {
+                    outlines[i].Holes.Add(hole);
+                    break;
+                }
+        }
+        return [.. outlines.Select(o => o.Holes.Count == 0 ? o.Region : new Region(o.Region.Outline, [.. o.Holes]))];
+    }
+}

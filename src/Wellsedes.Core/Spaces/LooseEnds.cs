@@ -1,0 +1,56 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Geometry;
+
+namespace Wellsedes.Core.Spaces;
+
+/// <summary>Finds wall ends that stop a little short of something they could meet, or run a little past it.</summary>
+public static class LooseEnds
+{
+    /// <summary>Further off than this, in mm, an end is left alone.</summary>
+    public const double Reach = 300;
+
+    public static ImmutableArray<LooseEnd> Of(ImmutableDictionary<string, WallBody> bodies)
+    {
+        var index = new BoxGrid<WallBody>();
+        foreach (var body in bodies.Values)
+            index.Add(body, WallJoints.BoundsOf(body.Wall));
+        var found = ImmutableArray.CreateBuilder<LooseEnd>();
+        foreach (var body in bodies.Values.OrderBy(body => body.Wall.Id, StringComparer.Ordinal))
+        foreach (var atStart in (ReadOnlySpan<bool>)[true, false])
+            if (!(atStart ? body.Start : body.End).Joined && Near(body, atStart, index) is { } end)
+                found.Add(end);
+        return found.ToImmutable();
+    }
+
+    private static LooseEnd? Near(WallBody body, bool atStart, BoxGrid<WallBody> index)
+    {
+        var line = body.Wall.Line;
+        var at = atStart ? line.Start : line.End;
+        var onward = atStart ? line.Direction(0) * -1 : line.Direction(line.Length);
+        LooseEnd? best = null;
+        void See(Point meets)
+        {
+            var gap = at.DistanceTo(meets);
+            if (gap > Tolerance.Length && gap <= Reach && gap < (best?.Gap ?? double.PositiveInfinity))
+                best = new LooseEnd(body.Wall.Id, atStart, at, meets, gap);
+        }
+        var box = new Bounds(at.X, at.Y, at.X, at.Y).Grown(Reach);
+        foreach (var other in index.Meeting(box).Where(other => other.Wall.Id != body.Wall.Id))
+        {
+            See(other.Wall.Start);
+            See(other.Wall.End);
+            // Straight on, or a little back, to the other wall's middle line.
+            var theirs = other.Wall.Line;
+            var (along, _) = theirs.Nearest(at);
+            var direction = theirs.Direction(along);
+            var cross = onward.Cross(direction);
+            if (Math.Abs(cross) < 0.17)
+                continue;
+            var meets = at + onward * ((theirs.At(along) - at).Cross(direction) / cross);
+            var (on, left) = theirs.Nearest(meets);
+            if (Math.Abs(left) < 1 && on > 0 && on < theirs.Length)
+                See(meets);
+        }
+        return best;
+    }
+}

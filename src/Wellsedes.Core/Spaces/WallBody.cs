@@ -1,0 +1,177 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Plans;
+
+namespace Wellsedes.Core.Spaces;
+
+/// <summary>One end of a wall as it is cut by what it meets: its two corners (left and right of the wall's direction) and its tip on the centre line.</summary>
+/// <param name="Joined">Whether it meets anything; a free end is cut square.</param>
+/// <param name="TeeInto">The wall whose side it runs into; null for corners and free ends.</param>
+public readonly record struct WallEnd(Point Left, Point Right, Point Tip, bool Joined, string? TeeInto);
+
+/// <summary>A wall with its ends cut: corners mitred, tees brought to the middle of the wall they meet.</summary>
+public sealed record WallBody(Wall Wall, WallEnd Start, WallEnd End)
+{
+    private double Half => Wall.Thickness / 2;
+
+    /// <summary>The whole body as convex pieces: one for a straight wall.</summary>
+    public ImmutableArray<Convex> Whole() => [.. Between(double.NegativeInfinity, double.PositiveInfinity)];
+
+    /// <summary>The body between two distances along; an infinite one takes in that end as it is cut.</summary>
+    /// <param name="sag">How far chords may lie off the faces of a curved wall, in mm.</param>
+    public IEnumerable<Convex> Between(double from, double to, double sag = 0.2)
+    {
+        var line = Wall.Line;
+        var length = line.Length;
+        var steps = line.Steps(Math.Max(0, from), Math.Min(length, to), Half, sag);
+        var (left, right) = (Half, Half);
+        if (sag > 1 && !line.IsStraight && steps.Length > 1)
+        {
+            // Coarse chords touch the bulging face from outside, so that nothing beside it comes out too wide.
+            var outside = (line.Radius + Half) / Math.Cos((steps[1] - steps[0]) / line.Radius / 2) - line.Radius;
+            (left, right) = line.Bow > 0 ? (outside, Half) : (Half, outside);
+        }
+        for (var i = 0; i + 1 < steps.Length; i++)
+        {
+            var (first, last) = (i == 0 && from < 0, i + 2 == steps.Length && to > length);
+            List<Point> ring =
+            [
+                first ? Start.Right : line.At(steps[i], -right),
+                last ? End.Right : line.At(steps[i + 1], -right),
+                last ? End.Left : line.At(steps[i + 1], left),
+                first ? Start.Left : line.At(steps[i], left),
+            ];
+            if (last && End.Joined)
+                ring.Insert(2, End.Tip);
+            if (first && Start.Joined)
+                ring.Add(Start.Tip);
+            yield return Convex.HullOf(ring);
+        }
+    }
+}
+
+/// <summary>Joins walls: which ends meet, and how each is cut for it.</summary>
+public static class WallJoints
+{
+    /// <summary>A mitre longer than this many half thicknesses is cut square instead.</summary>
+    private const double LongestMitre = 6;
+
+    /// <summary>Ends that come nearer than this, in mm, are one corner.</summary>
+    private const double SamePlace = 0.1;
+
+    /// <summary>Walls that meet at less than this angle (its sine) do not trim each other.</summary>
+    private const double LeastSine = 0.17;
+
+    private sealed record Meeting(Wall Wall, bool AtStart, Point At, Point Into)
+    {
+        public double Half => Wall.Thickness / 2;
+    }
+
+    public static ImmutableDictionary<string, WallBody> Of(ImmutableArray<Wall> walls)
+    {
+        var ends = new Dictionary<(string, bool), WallEnd>();
+        var corners = new BoxGrid<Meeting>();
+        var bodies = new BoxGrid<Wall>();
+        List<Meeting> all = [];
+        foreach (var wall in walls)
+        {
+            var line = wall.Line;
+            foreach (var atStart in (ReadOnlySpan<bool>)[true, false])
+            {
+                var at = atStart ? wall.Start : wall.End;
+                var into = atStart ? line.Direction(0) : line.Direction(line.Length) * -1;
+                var meeting = new Meeting(wall, atStart, at, into);
+                all.Add(meeting);
+                corners.Add(meeting, new Bounds(at.X, at.Y, at.X, at.Y));
+            }
+            bodies.Add(wall, BoundsOf(wall));
+        }
+        foreach (var end in all)
+        {
+            if (ends.ContainsKey((end.Wall.Id, end.AtStart)))
+                continue;
+            var here = corners.Meeting(Around(end.At, SamePlace)).Where(m => m.At.DistanceTo(end.At) <= SamePlace).ToArray();
+            if (here.Length > 1)
+                Corner(here, ends);
+            else
+                ends[(end.Wall.Id, end.AtStart)] = Tee(end, bodies) ?? Square(end, false);
+        }
+        return walls.ToImmutableDictionary(wall => wall.Id, wall => new WallBody(wall, ends[(wall.Id, true)], ends[(wall.Id, false)]));
+    }
+
+    internal static Bounds BoundsOf(Wall wall)
+    {
+        var line = wall.Line;
+        return Bounds.Around(line.Steps(0, line.Length, 0, 10).Select(s => line.At(s))).Grown(wall.Thickness / 2 + 10);
+    }
+
+    private static Bounds Around(Point p, double by) => new(p.X - by, p.Y - by, p.X + by, p.Y + by);
+
+    /// <summary>Left and right of an end looking into its wall, turned to left and right of the wall's own direction.</summary>
+    private static WallEnd Ended(Meeting end, Point left, Point right, Point tip, bool joined, string? into = null) =>
+        end.AtStart ? new WallEnd(left, right, tip, joined, into) : new WallEnd(right, left, tip, joined, into);
+
+    private static WallEnd Square(Meeting end, bool joined)
+    {
+        var side = end.Into.Left() * end.Half;
+        return Ended(end, end.At + side, end.At - side, end.At, joined);
+    }
+
+    /// <summary>Ends that share a place: each gap between neighbours, counter-clockwise, is mitred.</summary>
+    private static void Corner(Meeting[] here, Dictionary<(string, bool), WallEnd> ends)
+    {
+        var sorted = here.OrderBy(m => Math.Atan2(m.Into.Y, m.Into.X)).ThenBy(m => m.Wall.Id, StringComparer.Ordinal).ToArray();
+        var left = new Point[sorted.Length];
+        var right = new Point[sorted.Length];
+        for (var i = 0; i < sorted.Length; i++)
+        {
+            var j = (i + 1) % sorted.Length;
+            (left[i], right[j]) = Mitre(sorted[i], sorted[j]);
+        }
+        for (var i = 0; i < sorted.Length; i++)
+            ends[(sorted[i].Wall.Id, sorted[i].AtStart)] = Ended(sorted[i], left[i], right[i], sorted[i].At, true);
+    }
+
+    /// <summary>Where the left side of one end and the right side of the next, counter-clockwise, meet.</summary>
+    private static (Point OfFirst, Point OfNext) Mitre(Meeting first, Meeting next)
+    {
+        var a = first.At + first.Into.Left() * first.Half;
+        var b = next.At - next.Into.Left() * next.Half;
+        var cross = first.Into.Cross(next.Into);
+        if (Math.Abs(cross) < 1e-3)
+            return (a, b);
+        var run = (b - a).Cross(next.Into) / cross;
+        var meet = a + first.Into * run;
+        var reach = meet.DistanceTo(first.At);
+        if (
+            reach > LongestMitre * Math.Max(first.Half, next.Half)
+            || run > first.Wall.Length
+            || (meet - b).Dot(next.Into) > next.Wall.Length
+        )
+            return (a, b);
+        return (meet, meet);
+    }
+
+    /// <summary>An end inside another wall's thickness is brought to the middle of that wall.</summary>
+    private static WallEnd? Tee(Meeting end, BoxGrid<Wall> bodies)
+    {
+        foreach (var through in bodies.Meeting(Around(end.At, 1)))
+        {
+            if (through.Id == end.Wall.Id)
+                continue;
+            var line = through.Line;
+            var (along, across) = line.Nearest(end.At);
+            if (Math.Abs(across) > through.Thickness / 2 + Tolerance.Length || line.At(along, across).DistanceTo(end.At) > SamePlace)
+                continue;
+            var direction = line.Direction(along);
+            var on = line.At(along);
+            var sine = direction.Cross(end.Into);
+            if (Math.Abs(sine) < LeastSine)
+                continue;
+            Point Cut(Point from) => from + end.Into * ((on - from).Cross(direction) / end.Into.Cross(direction));
+            var side = end.Into.Left() * end.Half;
+            return Ended(end, Cut(end.At + side), Cut(end.At - side), Cut(end.At), true, through.Id);
+        }
+        return null;
+    }
+}

@@ -1,0 +1,232 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Rulebooks;
+using Wellsedes.Core.Spaces;
+
+namespace Wellsedes.Core.Walkways;
+
+/// <summary>Where people come onto a level by a flight: at its head when they came up, at its foot when they came down; how wide the way was so far.</summary>
+public sealed record Arrival(Flight Flight, bool AtHead, double Width, Pinch? Pinch);
+
+/// <summary>A level's shell as obstacles, sources and targets. Doors between rooms stand open at their clear width.</summary>
+internal sealed record ShellScene(
+    Checks Checks,
+    ImmutableArray<Arrival> Arrivals,
+    ImmutableArray<Obstacle> Obstacles,
+    ImmutableArray<WaySource> Sources,
+    ImmutableArray<Target> Targets
+)
+{
+    /// <summary>How far outside an entrance people come from, in mm beyond the wall's face.</summary>
+    private const double Outside = 5;
+
+    /// <summary>Edges that nobody steps over are this thick, in mm.</summary>
+    private const double EdgeThickness = 2;
+
+    /// <summary>A flight joins a platform's edge when it ends within this of it, in mm.</summary>
+    private const double Joins = 60;
+
+    public static ShellScene Of(LevelSpace space, Checks checks, ImmutableArray<Arrival> arrivals, bool stepFree)
+    {
+        var obstacles = ImmutableArray.CreateBuilder<Obstacle>();
+        var targets = ImmutableArray.CreateBuilder<Target>();
+        var sources = ImmutableArray.CreateBuilder<WaySource>();
+        var sides = space.Openings.ToDictionary(place => place.Opening.Id, place => SidesOf(space, place));
+        var closed = new Dictionary<string, Obstacle>();
+        for (var i = 0; i < space.Pieces.Length; i++)
+        {
+            var piece = space.Pieces[i];
+            if (piece.Opening is not { } opening)
+                obstacles.Add(new Obstacle(piece.Wall.Id, "Wall", $"{i}", piece.Body));
+            else if (!opening.IsDoor || !(opening.IsEntrance || sides[opening.Id] == Sides.RoomsBoth))
+                obstacles.Add(closed[opening.Id] = new Obstacle(opening.Id, NameOf(opening), $"leaf{i}", piece.Body));
+        }
+        // A gap to the outside that is no entrance is no way round the building either.
+        foreach (var place in space.Openings)
+            if (
+                place.Opening is { Kind: OpeningKind.Gap, IsEntrance: false }
+                && sides[place.Opening.Id] is (Sides.RoomLeft or Sides.RoomRight)
+            )
+                obstacles.Add(closed[place.Opening.Id] = new Obstacle(place.Opening.Id, NameOf(place.Opening), "gap", place.Doorway));
+        foreach (var (id, name, shape) in space.Solids())
+            obstacles.Add(new Obstacle(id, name, "", shape));
+        foreach (var ceiling in space.LowCeilings)
+            if (Fixtures.Under(ceiling, HouseRules.Headroom.Value) is { } low)
+                obstacles.Add(new Obstacle(ceiling.Id, Fixtures.NameOf(ceiling), "", low));
+        foreach (var place in space.Openings)
+        {
+            var side = sides[place.Opening.Id];
+            if (place.Opening.IsDoor && !closed.ContainsKey(place.Opening.Id))
+                Jambs(place, obstacles);
+            if (side is Sides.None or Sides.RoomsBoth)
+                continue;
+            var inward = side == Sides.RoomLeft ? 1 : -1;
+            if (place.Opening.IsEntrance)
+                sources.Add(new WaySource(place.Frame.Out(new Point(0, -inward * (place.Wall.Thickness / 2 + Outside)))));
+            if (place.Opening.IsExit)
+                targets.Add(ExitTarget(place, inward, closed.GetValueOrDefault(place.Opening.Id), checks));
+        }
+        OpenEdges(space, sources);
+        foreach (var platform in space.Platforms)
+            Edges(platform, space, stepFree, obstacles);
+        foreach (var flight in space.Flights)
+            Flights(flight, true, space, checks, arrivals, stepFree, obstacles, sources, targets);
+        foreach (var hole in space.Voids)
+            Flights(hole.Flight, false, space, checks, arrivals, stepFree, obstacles, sources, targets);
+        return new ShellScene(checks, arrivals, obstacles.ToImmutable(), sources.ToImmutable(), targets.ToImmutable());
+    }
+
+    private enum Sides
+    {
+        None,
+        RoomLeft,
+        RoomRight,
+        RoomsBoth,
+    }
+
+    private static Sides SidesOf(LevelSpace space, OpeningPlace place)
+    {
+        var reach = place.Wall.Thickness / 2 + 1;
+        var left = space.RoomAt(place.Frame.Out(new Point(0, reach))) is not null;
+        var right = space.RoomAt(place.Frame.Out(new Point(0, -reach))) is not null;
+        return (left, right) switch
+        {
+            (true, true) => Sides.RoomsBoth,
+            (true, false) => Sides.RoomLeft,
+            (false, true) => Sides.RoomRight,
+            _ => Sides.None,
+        };
+    }
+
+    /// <summary>An open door lets through its clear width only; the rest of the cut is frame and leaf.</summary>
+    private static void Jambs(OpeningPlace place, ImmutableArray<Obstacle>.Builder obstacles)
+    {
+        var opening = place.Opening;
+        var rest = (opening.Width - opening.ClearWidth) / 2;
+        if (rest <= Tolerance.Length)
+            return;
+        foreach (var side in (ReadOnlySpan<int>)[-1, 1])
+        {
+            var middle = new Point(side * (opening.Width / 2 - rest / 2), 0);
+            var jamb = Convex.Rectangle(middle, rest, place.Wall.Thickness).At(place.Frame);
+            obstacles.Add(new Obstacle(opening.Id, NameOf(opening), $"jamb{side}", jamb));
+        }
+    }
+
+    private static Target ExitTarget(OpeningPlace place, int inward, Obstacle? leaf, Checks checks)
+    {
+        var at = place.Frame.Out(new Point(0, inward * place.Wall.Thickness / 2));
+        var outward = place.Frame.Turned(new Point(0, inward));
+        // A way out that is also the way in is open: it is reached by standing in it.
+        var access = leaf is null ? new Access(null, place.Frame.Origin, outward) : new Access(leaf, at, outward);
+        return new Target(place.Opening.Id, NameOf(place.Opening), TargetKind.Exit, 0, checks.MainWidth, [access]);
+    }
+
+    /// <summary>An edge without a wall, with a room on one side only, is open: people come over it.</summary>
+    private static void OpenEdges(LevelSpace space, ImmutableArray<WaySource>.Builder sources)
+    {
+        if (!space.IsOnGround)
+            return;
+        foreach (var boundary in space.Boundaries)
+        {
+            var line = boundary.Line;
+            var (left, right) = (line.At(line.Length / 2, Outside), line.At(line.Length / 2, -Outside));
+            var (roomLeft, roomRight) = (space.RoomAt(left), space.RoomAt(right));
+            if ((roomLeft is null) != (roomRight is null))
+                sources.Add(new WaySource(roomLeft is null ? left : right));
+        }
+    }
+
+    /// <summary>The edges of a platform nobody steps over, open where a flight joins it.</summary>
+    private static void Edges(Platform platform, LevelSpace space, bool stepFree, ImmutableArray<Obstacle>.Builder obstacles)
+    {
+        if (Math.Abs(platform.Rise) <= (stepFree ? HouseRules.LevelChange.Value : HouseRules.HighestStep.Value))
+            return;
+        var corners = Fixtures.Solid(platform).Corners.ToArray();
+        var usable = space.Flights.Where(f => f.ToLevelId.Length == 0 && (!stepFree || IsStepFree(f))).ToArray();
+        for (var i = 0; i < corners.Length; i++)
+        {
+            var (from, to) = (corners[i], corners[(i + 1) % corners.Length]);
+            var along = (to - from).Unit();
+            var length = from.DistanceTo(to);
+            List<(double From, double To)> gaps = [];
+            foreach (var flight in usable)
+            foreach (var end in (ReadOnlySpan<int>)[-1, 1])
+            {
+                var a = flight.Placement.Out(new Point(-flight.Width / 2, end * flight.Depth / 2)) - from;
+                var b = flight.Placement.Out(new Point(flight.Width / 2, end * flight.Depth / 2)) - from;
+                if (Math.Abs(along.Cross(a)) <= Joins && Math.Abs(along.Cross(b)) <= Joins)
+                    gaps.Add((Math.Min(a.Dot(along), b.Dot(along)), Math.Max(a.Dot(along), b.Dot(along))));
+            }
+            var at = 0.0;
+            var part = 0;
+            foreach (var gap in gaps.Where(g => g.To > 0 && g.From < length).OrderBy(g => g.From).Append((length, length)))
+            {
+                if (gap.Item1 - at > EdgeThickness)
+                {
+                    var middle = from + along * ((at + gap.Item1) / 2);
+                    var strip = Convex
+                        .Rectangle(default, gap.Item1 - at, EdgeThickness)
+                        .At(new Placement(middle.X, middle.Y, Math.Atan2(along.Y, along.X) * 180 / Math.PI));
+                    obstacles.Add(new Obstacle(platform.Id, $"Edge of {Fixtures.NameOf(platform)}", $"{i}-{part++}", strip));
+                }
+                at = Math.Max(at, gap.Item2);
+            }
+        }
+    }
+
+    /// <summary>Whether a wheelchair gets up a flight: a ramp no steeper than 1 : 12.</summary>
+    public static bool IsStepFree(Flight flight) =>
+        flight.Kind == FlightKind.Ramp && flight.Depth >= flight.Rise * HouseRules.RampRun.Value - Tolerance.Length;
+
+    private static void Flights(
+        Flight flight,
+        bool atFoot,
+        LevelSpace space,
+        Checks checks,
+        ImmutableArray<Arrival> arrivals,
+        bool stepFree,
+        ImmutableArray<Obstacle>.Builder obstacles,
+        ImmutableArray<WaySource>.Builder sources,
+        ImmutableArray<Target>.Builder targets
+    )
+    {
+        var name = Fixtures.NameOf(flight);
+        if (flight.ToLevelId.Length == 0 && (!stepFree || IsStepFree(flight)))
+        {
+            // Walked over from end to end; nobody steps over its sides.
+            foreach (var side in (ReadOnlySpan<int>)[-1, 1])
+            {
+                var strip = Convex.Rectangle(new Point(side * (flight.Width + EdgeThickness) / 2, 0), EdgeThickness, flight.Depth);
+                obstacles.Add(new Obstacle(flight.Id, name, $"side{side}", strip.At(flight.Placement)));
+            }
+            return;
+        }
+        var body = new Obstacle(flight.Id, name, "", Fixtures.Solid(flight));
+        obstacles.Add(body);
+        if (flight.ToLevelId.Length == 0)
+            return;
+        var end = new Point(0, (atFoot ? -1 : 1) * flight.Depth / 2);
+        var at = flight.Placement.Out(end);
+        var outward = flight.Placement.Turned(end.Unit());
+        if (arrivals.FirstOrDefault(a => a.Flight.Id == flight.Id) is { } arrival)
+        {
+            if (stepFree && !IsStepFree(flight))
+                return;
+            sources.Add(new WaySource(at + outward * Outside, arrival.Width, arrival.Pinch));
+        }
+        else
+            targets.Add(new Target(flight.Id, name, TargetKind.Flight, 0, checks.MainWidth, [new Access(body, at, outward)]));
+    }
+
+    public static string NameOf(Opening opening) =>
+        opening.Name.Length > 0 ? opening.Name
+        : opening.IsExit ? "Exit"
+        : opening.Kind switch
+        {
+            OpeningKind.Window => "Window",
+            OpeningKind.Gap => "Opening",
+            _ => "Door",
+        };
+}

@@ -1,0 +1,100 @@
+using SkiaSharp;
+
+namespace Wellsedes.Formats.Pictures;
+
+/// <summary>A picture could not be taken in; the message says what is wrong and what to do.</summary>
+public sealed class PictureException(string message) : Exception(message);
+
+/// <summary>A picture that was read to its end. Columns and Rows are as it is shown, after any turn its file asks for.</summary>
+public sealed record TakenPicture(string MediaType, int Columns, int Rows);
+
+/// <summary>
+/// Takes in PNG, JPEG and WebP pictures. A file is taken as hostile: what it says of itself is held against limits
+/// before a pixel is decoded, and it must decode to its end. The bytes are kept as they came.
+/// </summary>
+public static class PictureIntake
+{
+    /// <summary>The largest file taken, in bytes.</summary>
+    public const int LargestFile = 40 * 1024 * 1024;
+
+    /// <summary>The longest side taken, in pixels.</summary>
+    public const int LongestSide = 16_000;
+
+    /// <summary>The most pixels taken; decoding needs four bytes for each.</summary>
+    public const long MostPixels = 64_000_000;
+
+    /// <summary>Only so many decode at once, so that memory stays bounded.</summary>
+    private static readonly SemaphoreSlim Decoding = new(1);
+
+    /// <exception cref="PictureException">The file is no picture of these kinds, too large, or broken.</exception>
+    public static TakenPicture Read(byte[] file)
+    {
+        if (file.Length == 0)
+            throw new PictureException("The file is empty.");
+        if (file.Length > LargestFile)
+            throw new PictureException($"The picture file is larger than {LargestFile / 1024 / 1024} MB, the most that is taken.");
+        var type = TypeOf(file) ?? throw new PictureException("This is no PNG, JPEG, WebP or PDF file. Save the drawing as one of these.");
+        var (columns, rows) = SizeSaid(file, type);
+        if (columns > 0 && rows > 0)
+            CheckSize(columns, rows);
+        using var data = SKData.CreateCopy(file);
+        using var codec = SKCodec.Create(data) ?? throw Broken("its header cannot be read");
+        var info = codec.Info;
+        CheckSize(info.Width, info.Height);
+        Decoding.Wait();
+        try
+        {
+            using var bitmap = new SKBitmap();
+            if (!bitmap.TryAllocPixels(new SKImageInfo(info.Width, info.Height, SKColorType.Rgba8888, SKAlphaType.Premul)))
+                throw new PictureException("There is not enough memory to read this picture now; try again, or use a smaller one.");
+            var result = codec.GetPixels(bitmap.Info, bitmap.GetPixels());
+            if (result != SKCodecResult.Success)
+                throw Broken(result is SKCodecResult.IncompleteInput ? "it is cut short" : "its pixels cannot be read");
+        }
+        finally
+        {
+            Decoding.Release();
+        }
+        var across =
+            codec.EncodedOrigin
+            is SKEncodedOrigin.LeftTop
+                or SKEncodedOrigin.RightTop
+                or SKEncodedOrigin.RightBottom
+                or SKEncodedOrigin.LeftBottom;
+        return new TakenPicture(type, across ? info.Height : info.Width, across ? info.Width : info.Height);
+    }
+
+    public static bool IsPdf(ReadOnlySpan<byte> file) => file.StartsWith("%PDF-"u8);
+
+    private static PictureException Broken(string why) =>
+        new($"The picture is broken: {why}. Save it again from the program it came from.");
+
+    private static void CheckSize(long columns, long rows)
+    {
+        if (columns < 2 || rows < 2)
+            throw new PictureException($"The picture says it is {columns} by {rows} pixels; there is nothing to trace on it.");
+        if (columns > LongestSide || rows > LongestSide || columns * rows > MostPixels)
+            throw new PictureException(
+                $"The picture says it is {columns} by {rows} pixels; at most {MostPixels / 1_000_000} million pixels and {LongestSide} a side are taken. Scale it down or cut it into parts."
+            );
+    }
+
+    private static string? TypeOf(ReadOnlySpan<byte> file) =>
+        file.StartsWith((ReadOnlySpan<byte>)[0x89, 0x50, 0x4E, 0x47, 0x0D, 0x0A, 0x1A, 0x0A]) ? "image/png"
+        : file.StartsWith((ReadOnlySpan<byte>)[0xFF, 0xD8, 0xFF]) ? "image/jpeg"
+        : file.Length > 12 && file.StartsWith("RIFF"u8) && file[8..12].SequenceEqual("WEBP"u8) ? "image/webp"
+        : null;
+
+    /// <summary>The size a PNG's first chunk says, read by ourselves before any decoder sees the file; 0 for other kinds.</summary>
+    private static (long, long) SizeSaid(ReadOnlySpan<byte> file, string type)
+    {
+        if (type != "image/png")
+            return (0, 0);
+        if (file.Length < 33 || !file[12..16].SequenceEqual("IHDR"u8))
+            throw Broken("its header cannot be read");
+        return (
+            System.Buffers.Binary.BinaryPrimitives.ReadUInt32BigEndian(file[16..]),
+            System.Buffers.Binary.BinaryPrimitives.ReadUInt32BigEndian(file[20..])
+        );
+    }
+}

@@ -1,0 +1,95 @@
+import type { Aim, Edit, Spot } from "../app/api";
+import type { OpenPlan } from "../plan/openPlan.svelte";
+import { tools, type Chain } from "./tools.svelte";
+
+/** The last corner of a chain; null before it has begun. */
+export const lastOf = (chain: Chain): Spot | null =>
+  (chain.sides.at(-1)?.to as Spot | undefined) ?? chain.start;
+
+/** The corner before the last one; null when there is none. */
+export function beforeOf(chain: Chain): Spot | null {
+  const n = chain.sides.length;
+  if (n === 0) return null;
+  return (chain.sides[n - 1]!.through ?? (n > 1 ? chain.sides[n - 2]!.to : chain.start)) as Spot | null;
+}
+
+/** What is asked about the place a hand points to while it draws a chain. */
+export function questionOf(plan: OpenPlan, chain: Chain, at: Spot, reach: number) {
+  return {
+    levelId: plan.levelId,
+    at,
+    catch: reach,
+    from: lastOf(chain) ?? undefined,
+    before: beforeOf(chain) ?? undefined,
+    start: chain.sides.length > 1 && chain.start ? chain.start : undefined,
+  };
+}
+
+function editOf(plan: OpenPlan, chain: Chain, closed: boolean): Edit {
+  const common = { id: chain.id, levelId: plan.levelId, start: chain.start!, sides: chain.sides, closed };
+  return chain.what === "walls"
+    ? { do: "draw-walls", ...common, makeUp: chain.makeUp, line: chain.line }
+    : { do: "draw-boundary", ...common, roomName: chain.roomName };
+}
+
+/** Takes the next place of the chain that is drawn: its start, a point a curve passes, or the end of a side. */
+export async function takePoint(plan: OpenPlan, aim: Aim, typed: boolean) {
+  if (tools.tool.kind !== "chain") return;
+  const chain = tools.tool.chain;
+  if (chain.offsets) return tools.chain({ corner: aim.at });
+  if (!chain.start) return tools.chain({ start: aim.at });
+  if (chain.curved && !chain.through) return tools.chain({ through: aim.at });
+  const last = lastOf(chain)!;
+  const closes = chain.sides.length > 1 && Math.hypot(aim.at.x - chain.start.x, aim.at.y - chain.start.y) < 1;
+  if (Math.hypot(aim.at.x - last.x, aim.at.y - last.y) < 1) return;
+  const side = {
+    to: closes ? chain.start : aim.at,
+    bow: 0,
+    through: chain.through ?? undefined,
+    certainty: typed
+      ? chain.certainty
+      : chain.certainty === "Unknown"
+        ? ("Unknown" as const)
+        : ("Assumed" as const),
+  };
+  const next = { ...chain, sides: [...chain.sides, side], through: null };
+  if (closes) {
+    if (await plan.do(editOf(plan, next, true))) tools.rest();
+  } else if (await plan.do(editOf(plan, next, false)))
+    tools.chain({ sides: next.sides, through: null, curved: false });
+}
+
+/** Closes the chain: the last corner is joined to the first. */
+export async function close(plan: OpenPlan) {
+  if (tools.tool.kind !== "chain") return;
+  const { chain } = tools.tool;
+  if (chain.sides.length < 2) return tools.rest();
+  if (await plan.do(editOf(plan, chain, true))) tools.rest();
+}
+
+/** Takes the last corner back. */
+export async function back(plan: OpenPlan) {
+  if (tools.tool.kind !== "chain") return;
+  const { chain } = tools.tool;
+  if (chain.through) return tools.chain({ through: null });
+  if (chain.sides.length === 0) return tools.chain({ start: null });
+  await plan.undo();
+  tools.chain({ sides: chain.sides.slice(0, -1) });
+}
+
+/** A chain about to be drawn. */
+export const newChain = (plan: OpenPlan, of: Partial<Chain>): Chain => ({
+  id: plan.newId("chain"),
+  what: "walls",
+  makeUp: "Masonry 300",
+  line: "InsideFace",
+  certainty: "Surveyed",
+  roomName: "",
+  start: null,
+  sides: [],
+  through: null,
+  curved: false,
+  corner: null,
+  offsets: false,
+  ...of,
+});

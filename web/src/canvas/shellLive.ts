@@ -1,0 +1,152 @@
+import type { Aim, Backing, Fixture, ShellView } from "../app/api";
+import { beforeOf, lastOf } from "./chain";
+import { ink } from "./painter";
+import { outOf } from "./shellHits";
+import type { Tool } from "./tools.svelte";
+import type { Point, Viewport } from "./viewport";
+
+type Ctx = CanvasRenderingContext2D;
+
+function ring(ctx: Ctx, view: Viewport, points: Point[], close = true) {
+  ctx.beginPath();
+  points.forEach((p, i) => {
+    const at = view.toScreen(p);
+    if (i) ctx.lineTo(at.x, at.y);
+    else ctx.moveTo(at.x, at.y);
+  });
+  if (close) ctx.closePath();
+  ctx.stroke();
+}
+
+function dot(ctx: Ctx, view: Viewport, p: Point, radius = 4) {
+  const at = view.toScreen(p);
+  ctx.beginPath();
+  ctx.arc(at.x, at.y, radius, 0, 2 * Math.PI);
+  ctx.fill();
+}
+
+/** The outline of a placed rectangle on the level. */
+export const boxOfFixture = (f: Fixture) =>
+  [
+    { x: -f.width / 2, y: -f.depth / 2 },
+    { x: f.width / 2, y: -f.depth / 2 },
+    { x: f.width / 2, y: f.depth / 2 },
+    { x: -f.width / 2, y: f.depth / 2 },
+  ].map((own) => outOf(f, own));
+
+const boxOfBacking = (b: Backing) => {
+  const [w, h] = [b.columns * b.scale, b.rows * b.scale];
+  return [
+    { x: 0, y: 0 },
+    { x: w, y: 0 },
+    { x: w, y: h },
+    { x: 0, y: h },
+  ].map((own) => outOf(b as Required<Backing>, own));
+};
+
+/** Picked things of the shell, in blue pencil. */
+export function paintPickedShell(
+  ctx: Ctx,
+  view: Viewport,
+  shell: ShellView,
+  picked: ReadonlySet<string>,
+  things: {
+    fixtures: Fixture[];
+    backings: Backing[];
+    openings: { id: string; width: number }[];
+    boundaries: { id: string; start: Point; end: Point }[];
+    lines: { id: string; x: number; y: number; angle: number }[];
+  },
+) {
+  ctx.strokeStyle = ink.pencil;
+  ctx.lineWidth = 2;
+  for (const wall of shell.wallViews) if (picked.has(wall.id)) ring(ctx, view, wall.outline as Point[]);
+  for (const place of shell.openings) {
+    if (!picked.has(place.id)) continue;
+    const half = (things.openings.find((o) => o.id === place.id)?.width ?? 0) / 2;
+    const deep = place.wallThickness / 2;
+    ring(
+      ctx,
+      view,
+      [
+        { x: -half, y: -deep },
+        { x: half, y: -deep },
+        { x: half, y: deep },
+        { x: -half, y: deep },
+      ].map((own) => outOf(place, own)),
+    );
+  }
+  for (const f of things.fixtures) if (picked.has(f.id)) ring(ctx, view, boxOfFixture(f));
+  for (const b of things.backings) if (picked.has(b.id)) ring(ctx, view, boxOfBacking(b));
+  for (const b of things.boundaries) if (picked.has(b.id)) ring(ctx, view, [b.start, b.end], false);
+  for (const line of things.lines)
+    if (picked.has(line.id)) {
+      const frame = { x: line.x, y: line.y, turn: line.angle };
+      ring(ctx, view, [outOf(frame, { x: -1e5, y: 0 }), outOf(frame, { x: 1e5, y: 0 })], false);
+    }
+}
+
+/** Ends of walls that stop a little short: a ring round each and a line to what it could meet. */
+export function paintLooseEnds(ctx: Ctx, view: Viewport, shell: ShellView) {
+  ctx.strokeStyle = ink.brass;
+  ctx.lineWidth = 2;
+  for (const end of shell.looseEnds) {
+    ring(ctx, view, [end.at as Point, end.meets as Point], false);
+    const at = view.toScreen(end.at as Point);
+    ctx.beginPath();
+    ctx.arc(at.x, at.y, 7, 0, 2 * Math.PI);
+    ctx.stroke();
+  }
+}
+
+/** What is being drawn: the side under the hand, guides, and where the hand is drawn to. */
+export function paintDrawing(ctx: Ctx, view: Viewport, tool: Tool, aim: Aim | null) {
+  if (tool.kind !== "chain" && tool.kind !== "points" && tool.kind !== "fixture") return;
+  ctx.strokeStyle = ink.pencil;
+  ctx.fillStyle = ink.pencil;
+  if (aim) {
+    ctx.lineWidth = 1;
+    ctx.setLineDash([5, 4]);
+    for (let i = 0; i + 1 < aim.guides.length; i += 2)
+      ring(ctx, view, [aim.guides[i]!, aim.guides[i + 1]!], false);
+    ctx.setLineDash([]);
+  }
+  if (tool.kind === "chain") {
+    const { chain } = tool;
+    const last = lastOf(chain);
+    ctx.lineWidth = 2;
+    if (last && aim) ring(ctx, view, chain.through ? [last, chain.through, aim.at] : [last, aim.at], false);
+    ctx.lineWidth = 1;
+    if (chain.start)
+      ring(
+        ctx,
+        view,
+        [chain.start, ...chain.sides.flatMap((s) => (s.through ? [s.through, s.to] : [s.to]))] as Point[],
+        false,
+      );
+    if (chain.start) dot(ctx, view, chain.start);
+    if (beforeOf(chain)) dot(ctx, view, last!, 3);
+    if (chain.corner) dot(ctx, view, chain.corner);
+  }
+  if (tool.kind === "points") {
+    const { points } = tool.asked;
+    ctx.lineWidth = 1.5;
+    if (points.length) ring(ctx, view, aim ? [...points, aim.at] : points, false);
+    for (const p of points) dot(ctx, view, p);
+  }
+  if (tool.kind === "fixture" && aim) {
+    ctx.lineWidth = 1.5;
+    ring(ctx, view, boxOfFixture({ ...tool.fixture, ...aim.at } as Fixture));
+  }
+  if (aim) {
+    const at = view.toScreen(aim.at);
+    ctx.lineWidth = 1.5;
+    ctx.beginPath();
+    ctx.moveTo(at.x - 7, at.y);
+    ctx.lineTo(at.x + 7, at.y);
+    ctx.moveTo(at.x, at.y - 7);
+    ctx.lineTo(at.x, at.y + 7);
+    ctx.stroke();
+    if (aim.caught) ctx.strokeRect(at.x - 5, at.y - 5, 10, 10);
+  }
+}

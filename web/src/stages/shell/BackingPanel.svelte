@@ -1,0 +1,171 @@
+<script lang="ts">
+  import type { Backing, Edit } from "../../app/api";
+  import { pixelAt } from "../../canvas/shellHits";
+  import { tools } from "../../canvas/tools.svelte";
+  import LengthField from "../../parts/LengthField.svelte";
+  import type { OpenPlan } from "../../plan/openPlan.svelte";
+
+  let { plan, backing }: { plan: OpenPlan; backing: Backing } = $props();
+
+  type Known = { from: { x: number; y: number }; to: { x: number; y: number }; length: number | null };
+  let lengths = $state<Known[]>([]);
+  let corners = $state<{ x: number; y: number }[]>([]);
+  let area = $state<number | null>(null);
+  let stated = $state({ scale: 50, paper: 420 });
+  const fixed = $derived(!!backing.held);
+
+  const put = (change: Partial<Backing>) =>
+    plan.do({ do: "put-backing", backing: { ...backing, ...change } });
+
+  function mark() {
+    tools.ask(
+      "Press the two ends of a length you know",
+      2,
+      ([a, b]) => {
+        lengths = [
+          ...lengths.slice(-1),
+          { from: pixelAt(backing, a!), to: pixelAt(backing, b!), length: null },
+        ];
+        requestAnimationFrame(() =>
+          document
+            .getElementById(`known-${lengths.length - 1}`)
+            ?.querySelector("input")
+            ?.focus(),
+        );
+      },
+      false,
+    );
+  }
+
+  async function scale(edit: object) {
+    if (await plan.do({ do: "scale-backing", id: backing.id, ...edit } as Edit)) {
+      lengths = [];
+      corners = [];
+    }
+  }
+
+  const level = (upright: boolean) =>
+    tools.ask(
+      `Press two points of a line that is to be ${upright ? "upright" : "level"}`,
+      2,
+      ([a, b]) =>
+        void plan.do({
+          do: "level-backing",
+          id: backing.id,
+          from: pixelAt(backing, a!),
+          to: pixelAt(backing, b!),
+          upright,
+        }),
+      false,
+    );
+
+  function outline() {
+    const count = 4;
+    tools.ask(
+      "Press the corners of the area you know",
+      count,
+      (points) => (corners = points.map((p) => pixelAt(backing, p))),
+      false,
+    );
+  }
+</script>
+
+<p class="text-[12px] text-soft">
+  {backing.columns} × {backing.rows} pixels. {backing.scaleFrom || "Not set to scale yet."}
+</p>
+<h3 class="heading pt-1">Scale</h3>
+<button class="action w-full" disabled={fixed} onclick={mark}
+  >{lengths.length ? "Mark a second length" : "Mark a length you know"}</button
+>
+{#each lengths as known, i (i)}
+  <div id="known-{i}">
+    <LengthField
+      label="{i ? 'Second' : 'First'} is"
+      value={known.length}
+      units={plan.units}
+      onvalue={(length) => (lengths = lengths.map((l, k) => (k === i ? { ...l, length } : l)))}
+    />
+  </div>
+{/each}
+{#if lengths.length && lengths.every((l) => l.length)}
+  <button class="action-main w-full" onclick={() => scale({ lengths })}
+    >Set to scale by {lengths.length === 1 ? "this length" : "both lengths"}</button
+  >
+{/if}
+<details>
+  <summary class="cursor-pointer text-soft">By an area, or the drawing's scale</summary>
+  <div class="mt-1.5 space-y-1.5">
+    <button class="action w-full" disabled={fixed} onclick={outline}
+      >{corners.length ? "Mark the four corners again" : "Mark its four corners"}</button
+    >
+    {#if corners.length}
+      <div class="flex items-center gap-2">
+        <label class="w-[88px] text-soft" for="known-area">Area, m²</label>
+        <input id="known-area" class="field w-24" type="number" min="0" step="0.01" bind:value={area} />
+      </div>
+      <button class="action-main w-full" disabled={!area} onclick={() => scale({ corners, area })}
+        >Set to scale by the area</button
+      >
+    {/if}
+    <div class="flex items-center gap-2">
+      <label class="w-[88px] text-soft" for="stated">Stated 1 :</label>
+      <input id="stated" class="field w-24" type="number" min="1" max="10000" bind:value={stated.scale} />
+    </div>
+    <LengthField
+      label="Paper width"
+      value={stated.paper}
+      units="Metric"
+      onvalue={(paper) => (stated = { ...stated, paper })}
+    />
+    <button
+      class="action w-full"
+      disabled={fixed}
+      onclick={() => scale({ statedScale: stated.scale, paperWidth: stated.paper })}
+      >Set by scale and paper</button
+    >
+  </div>
+</details>
+<h3 class="heading pt-1">Turn</h3>
+<div class="flex gap-1.5">
+  <button class="action flex-1" disabled={fixed} onclick={() => level(false)}>Until level</button>
+  <button class="action flex-1" disabled={fixed} onclick={() => level(true)}>Until upright</button>
+</div>
+<LengthField
+  label="Turn"
+  angle
+  value={backing.turn}
+  units={plan.units}
+  disabled={fixed}
+  onvalue={(turn) => put({ turn })}
+/>
+<h3 class="heading pt-1">Show</h3>
+<div class="flex items-center gap-2">
+  <label class="w-[88px] text-soft" for="fade">Fade</label>
+  <input
+    id="fade"
+    class="min-w-0 flex-1"
+    type="range"
+    min="0"
+    max="1"
+    step="0.05"
+    value={backing.fade ?? 0.5}
+    onchange={(e) => put({ fade: Number(e.currentTarget.value) })}
+  />
+</div>
+<details>
+  <summary class="cursor-pointer text-soft">Crop, in pixels</summary>
+  <div class="mt-1.5 grid grid-cols-2 gap-1.5">
+    {#each [["Left", "cropLeft"], ["Right", "cropRight"], ["Top", "cropTop"], ["Bottom", "cropBottom"]] as const as [label, key] (key)}
+      <label class="flex items-center gap-1 text-soft"
+        >{label}
+        <input
+          class="field w-16"
+          type="number"
+          min="0"
+          value={backing[key] ?? 0}
+          onchange={(e) => put({ [key]: Number(e.currentTarget.value) })}
+        /></label
+      >
+    {/each}
+  </div>
+</details>

@@ -1,0 +1,107 @@
+<script lang="ts">
+  import type { Opening } from "../../app/api";
+  import Choice from "../../parts/Choice.svelte";
+  import LengthField from "../../parts/LengthField.svelte";
+  import type { OpenPlan } from "../../plan/openPlan.svelte";
+  import { marks, openingNames } from "./words";
+
+  let { plan, opening }: { plan: OpenPlan; opening: Opening } = $props();
+
+  const view = $derived(plan.shell?.openings.find((o) => o.id === opening.id));
+  /** The side it is measured on: that of a room, else its left. */
+  const left = $derived(view ? view.roomOnLeft || !view.roomOnRight : true);
+  const door = $derived(opening.kind !== "Window" && opening.kind !== "Gap");
+  const put = (change: Partial<Opening>) =>
+    plan.do({
+      do: "put-opening",
+      opening: {
+        ...opening,
+        ...change,
+        clearWidth: "width" in change || "kind" in change ? 0 : (change.clearWidth ?? opening.clearWidth),
+      },
+      sure: false,
+    });
+  const from = (corner: "Start" | "End" | "Middle", distance = 0) =>
+    plan.do({ do: "set-opening-from", id: opening.id, corner, distance, left });
+  /** The way the wall runs, to name its corners. */
+  const way = $derived.by(() => {
+    const turn = (((view?.turn ?? 0) % 360) + 360) % 360;
+    return turn < 45 || turn >= 315
+      ? ["west", "east"]
+      : turn < 135
+        ? ["south", "north"]
+        : turn < 225
+          ? ["east", "west"]
+          : ["north", "south"];
+  });
+</script>
+
+<LengthField
+  label="From {way[0]} corner"
+  value={view ? (left ? view.leftToStart : view.rightToStart) : 0}
+  units={plan.units}
+  onvalue={(v) => from("Start", v)}
+/>
+<LengthField
+  label="From {way[1]} corner"
+  value={view ? (left ? view.leftToEnd : view.rightToEnd) : 0}
+  units={plan.units}
+  onvalue={(v) => from("End", v)}
+/>
+<button class="action w-full" onclick={() => from("Middle")}>Centre between the corners</button>
+<Choice
+  label="Kind"
+  value={opening.kind}
+  options={Object.entries(openingNames)}
+  onvalue={(kind) => put({ kind: kind as Opening["kind"] })}
+/>
+<LengthField label="Width" value={opening.width} units={plan.units} onvalue={(width) => put({ width })} />
+{#if opening.kind === "DoubleDoor"}
+  <LengthField
+    label="Main leaf"
+    value={opening.mainLeaf ?? opening.width / 2}
+    units={plan.units}
+    onvalue={(mainLeaf) => put({ mainLeaf })}
+  />
+{/if}
+{#if opening.kind !== "Window"}
+  <LengthField
+    label="Clear width"
+    value={opening.clearWidth}
+    units={plan.units}
+    onvalue={(clearWidth) => put({ clearWidth })}
+  />
+{/if}
+{#if opening.kind === "Window"}
+  <LengthField label="Sill" value={opening.sill} units={plan.units} onvalue={(sill) => put({ sill })} />
+{/if}
+<LengthField
+  label={opening.kind === "Window" ? "Height" : "Head"}
+  value={opening.height}
+  units={plan.units}
+  onvalue={(height) => put({ height })}
+/>
+{#if door}
+  <div class="flex flex-wrap gap-1.5">
+    <button class="action" onclick={() => put({ hingeAtEnd: !opening.hingeAtEnd })}>Other hinge</button>
+    <button class="action" onclick={() => put({ swingsRight: !opening.swingsRight })}>Other swing</button>
+  </div>
+{/if}
+{#if opening.kind !== "Window"}
+  <Choice
+    label="Marked"
+    value={opening.mark as string}
+    options={marks}
+    onvalue={(mark) => put({ mark: mark as Opening["mark"] })}
+  />
+{/if}
+<div class="flex items-center gap-2">
+  <label class="w-[88px] text-soft" for="thing-name">Name</label>
+  <input
+    id="thing-name"
+    class="field min-w-0 flex-1"
+    maxlength="40"
+    value={opening.name}
+    onchange={(e) => put({ name: e.currentTarget.value })}
+  />
+</div>

@@ -1,0 +1,62 @@
+<script lang="ts">
+  import type { Backing, Entity, Fixture, Opening, SettingOutLine, Wall } from "../../app/api";
+  import LengthField from "../../parts/LengthField.svelte";
+  import type { OpenPlan } from "../../plan/openPlan.svelte";
+  import BackingPanel from "./BackingPanel.svelte";
+  import FixturePanel from "./FixturePanel.svelte";
+  import OpeningPanel from "./OpeningPanel.svelte";
+  import WallPanel from "./WallPanel.svelte";
+  import { nameOf } from "./words";
+
+  let { plan }: { plan: OpenPlan } = $props();
+
+  const ids = $derived([...plan.picked].filter((id) => plan.entities.has(id)));
+  const one = $derived(ids.length === 1 ? (plan.entities.get(ids[0]!) as Entity) : null);
+  const walls = $derived(ids.filter((id) => plan.entities.get(id)?.type === "wall"));
+  const held = $derived(
+    ids.length > 0 && ids.every((id) => (plan.entities.get(id) as { held?: boolean }).held),
+  );
+  const fixed = new Set(["column", "keep-clear", "flight", "platform", "fitting", "low-ceiling"]);
+</script>
+
+<section class="p-3.5">
+  <div class="flex items-center justify-between">
+    <h2 class="text-[15px] font-semibold">{one ? nameOf(plan, one.id) : `${ids.length} things`}</h2>
+    <button class="text-[12px] text-soft underline" onclick={() => plan.pick([])}>Back to the rooms</button>
+  </div>
+  {#if plan.canEdit}
+    <div class="mt-3 space-y-1.5">
+      {#key ids.join()}
+        {#if one?.type === "wall"}<WallPanel {plan} wall={one as Wall} />
+        {:else if one?.type === "opening"}<OpeningPanel {plan} opening={one as Opening} />
+        {:else if one?.type === "backing"}<BackingPanel {plan} backing={one as Backing} />
+        {:else if one?.type === "setting-out-line"}
+          {@const line = one as SettingOutLine}
+          <LengthField
+            label="Angle"
+            angle
+            value={line.angle}
+            units={plan.units}
+            onvalue={(angle) => plan.do({ do: "set-out", line: { ...line, angle } })}
+          />
+        {:else if one && fixed.has(one.type!)}<FixturePanel {plan} fixture={one as Fixture} />
+        {/if}
+      {/key}
+      {#if walls.length === 2}
+        <button
+          class="action w-full"
+          onclick={() => plan.do({ do: "join-walls", id: walls[0]!, otherId: walls[1]! })}
+          >Join the two walls</button
+        >
+      {/if}
+      {#if one?.type !== "boundary"}
+        <button class="action w-full" onclick={() => plan.do({ do: "hold", ids, held: !held })}
+          >{held ? "Let go" : "Hold in place"}</button
+        >
+      {/if}
+      <button class="action w-full text-must" onclick={() => plan.do({ do: "remove", ids })}
+        >Remove{one?.type === "wall" ? " with its openings" : ""}</button
+      >
+    </div>
+  {/if}
+</section>

@@ -1,0 +1,92 @@
+<script lang="ts">
+  import { sendPicture, type Backing } from "../../app/api";
+  import type { OpenPlan } from "../../plan/openPlan.svelte";
+
+  let { plan }: { plan: OpenPlan } = $props();
+
+  let page = $state(1);
+  let busy = $state(false);
+  let problem = $state("");
+  let note = $state("");
+  const backings = $derived(plan.here("backing") as Backing[]);
+
+  async function take(file: File | undefined) {
+    if (!file) return;
+    busy = true;
+    problem = note = "";
+    const taken = await sendPicture(plan.id, file, page);
+    busy = false;
+    if (typeof taken === "string") return void (problem = taken);
+    note = [taken.pages > 1 ? `Page ${taken.page} of ${taken.pages}.` : "", taken.note].join(" ").trim();
+    const id = plan.newId("backing");
+    // Until it is set to scale it lies about ten metres wide beside the origin.
+    const done = await plan.do({
+      do: "put-backing",
+      backing: {
+        id,
+        levelId: plan.levelId,
+        pictureId: taken.id,
+        name: taken.name,
+        columns: taken.columns,
+        rows: taken.rows,
+        x: 0,
+        y: 0,
+        turn: 0,
+        scale: 10000 / taken.columns,
+        cropLeft: 0,
+        cropTop: 0,
+        cropRight: 0,
+        cropBottom: 0,
+        fade: 0.5,
+        held: false,
+        scaleFrom: "",
+      },
+    });
+    if (done) plan.pick([id]);
+  }
+</script>
+
+<h3 class="heading mt-4 mb-2">Trace a picture</h3>
+<div class="space-y-1.5">
+  <div class="flex items-center gap-2">
+    <label class="w-[88px] text-soft" for="pdf-page">PDF page</label>
+    <input id="pdf-page" class="field w-20" type="number" min="1" max="2000" bind:value={page} />
+  </div>
+  <label class="action block w-full cursor-pointer text-center focus-within:outline-2">
+    {busy ? "Reading…" : "Choose a picture or PDF…"}
+    <input
+      class="sr-only"
+      type="file"
+      aria-label="Picture or PDF to trace"
+      accept="image/png,image/jpeg,image/webp,application/pdf"
+      disabled={busy}
+      onchange={(e) => {
+        void take(e.currentTarget.files?.[0]);
+        e.currentTarget.value = "";
+      }}
+    />
+  </label>
+  {#if problem}<p class="text-[12px] text-must" role="alert">{problem}</p>{/if}
+  {#if note}<p class="text-[12px] text-soft" role="status">{note}</p>{/if}
+  <p class="text-[12px] text-soft">
+    PNG, JPEG, WebP or a page of a PDF. It is kept with the plan as it came. Then set it to scale on the
+    right, hold it in place, and draw over it.
+  </p>
+</div>
+{#if backings.length}
+  <h3 class="heading mt-4 mb-1">On this level</h3>
+  <ul>
+    {#each backings as backing (backing.id)}
+      <li>
+        <button
+          class="min-h-6 w-full truncate rounded px-1.5 py-0.5 text-left hover:bg-moss-wash {plan.picked.has(
+            backing.id,
+          )
+            ? 'bg-moss-wash font-semibold'
+            : ''}"
+          onclick={() => plan.pick([backing.id])}>{backing.name}</button
+        >
+      </li>
+    {/each}
+  </ul>
+{/if}

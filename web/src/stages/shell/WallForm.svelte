@@ -1,0 +1,132 @@
+<script lang="ts">
+  import { untrack } from "svelte";
+  import type { Certainty } from "../../app/api";
+  import { newChain } from "../../canvas/chain";
+  import { tools, type Chain } from "../../canvas/tools.svelte";
+  import Choice from "../../parts/Choice.svelte";
+  import LengthField from "../../parts/LengthField.svelte";
+  import type { OpenPlan } from "../../plan/openPlan.svelte";
+  import { certainties, makeUpsOf } from "./words";
+
+  let { plan }: { plan: OpenPlan } = $props();
+
+  let chain = $state<{ makeUp: string; line: Chain["line"]; certainty: Certainty }>({
+    makeUp: "Masonry 300",
+    line: "InsideFace",
+    certainty: "Surveyed",
+  });
+  let roomName = $state("");
+  let makeUp = $state({ name: "", kind: "Stud", thickness: 120, height: 2700 });
+  const drawing = $derived(tools.tool.kind === "chain");
+  const loose = $derived(plan.shell?.looseEnds ?? []);
+
+  const draw = (what: Chain["what"]) => {
+    plan.pick([]);
+    tools.aim = null;
+    tools.tool = { kind: "chain", chain: newChain(plan, { ...chain, what, roomName }) };
+  };
+  // A choice made while drawing holds for the chain that is drawn.
+  $effect(() => {
+    const chosen = { ...chain };
+    untrack(() => tools.chain(chosen));
+  });
+</script>
+
+<h3 class="heading mt-4 mb-2">Walls by length</h3>
+<div class="space-y-1.5">
+  <Choice label="Make-up" bind:value={chain.makeUp} options={makeUpsOf(plan)} />
+  <Choice
+    label="Drawn along"
+    bind:value={chain.line}
+    options={[
+      ["InsideFace", "Inside face"],
+      ["Centre", "Centre"],
+      ["OutsideFace", "Outside face"],
+    ]}
+  />
+  <Choice label="Lengths are" bind:value={chain.certainty} options={certainties} />
+  <button class="action-main w-full" disabled={drawing} onclick={() => draw("walls")}>Draw walls</button>
+</div>
+
+<h3 class="heading mt-5 mb-2">Lines without walls</h3>
+<div class="space-y-1.5">
+  <div class="flex items-center gap-2">
+    <label class="w-[88px] text-soft" for="outline-name">Room name</label>
+    <span class="field flex-1"
+      ><input
+        id="outline-name"
+        class="w-full outline-none"
+        maxlength="60"
+        placeholder="for a closed one"
+        bind:value={roomName}
+      /></span
+    >
+  </div>
+  <button class="action w-full" disabled={drawing} onclick={() => draw("boundary")}>Draw a boundary</button>
+  <p class="text-[12px] text-soft">
+    Splits a space by use, or outlines a terrace. Its area shows once it is closed.
+  </p>
+</div>
+
+{#if loose.length}
+  <h3 class="heading mt-5 mb-2">Ends left short</h3>
+  <ul class="space-y-1">
+    {#each loose as end (end.wallId + end.atStart)}
+      <li>
+        <button
+          class="action w-full"
+          onclick={() => plan.do({ do: "meet-end", id: end.wallId, atStart: end.atStart })}
+          >Meet what is {Math.round(end.gap)} mm off</button
+        >
+      </li>
+    {/each}
+  </ul>
+{/if}
+
+<details class="mt-5">
+  <summary class="heading cursor-pointer">Add a make-up</summary>
+  <div class="mt-2 space-y-1.5">
+    <div class="flex items-center gap-2">
+      <label class="w-[88px] text-soft" for="make-up-name">Name</label>
+      <span class="field flex-1"
+        ><input id="make-up-name" class="w-full outline-none" maxlength="40" bind:value={makeUp.name} /></span
+      >
+    </div>
+    <Choice
+      label="Kind"
+      bind:value={makeUp.kind}
+      options={[
+        ["Masonry", "Masonry"],
+        ["Stud", "Stud"],
+        ["HalfHeight", "Half height"],
+        ["Glass", "Glass"],
+        ["Movable", "Movable"],
+      ]}
+    />
+    <LengthField
+      label="Thickness"
+      value={makeUp.thickness}
+      units={plan.units}
+      onvalue={(v) => (makeUp.thickness = v)}
+    />
+    <LengthField
+      label="Height"
+      value={makeUp.height}
+      units={plan.units}
+      onvalue={(v) => (makeUp.height = v)}
+    />
+    <button
+      class="action w-full"
+      disabled={!makeUp.name.trim()}
+      onclick={async () => {
+        const made = {
+          type: "make-up" as const,
+          id: plan.newId("make-up"),
+          ...makeUp,
+          kind: makeUp.kind as never,
+        };
+        if (await plan.do({ do: "put-make-up", makeUp: made })) chain.makeUp = makeUp.name.trim();
+      }}>Add to the list</button
+    >
+  </div>
+</details>

@@ -1,0 +1,119 @@
+<script lang="ts">
+  import type { Wall } from "../../app/api";
+  import { tools } from "../../canvas/tools.svelte";
+  import Choice from "../../parts/Choice.svelte";
+  import LengthField from "../../parts/LengthField.svelte";
+  import type { OpenPlan } from "../../plan/openPlan.svelte";
+  import { certainties, makeUpsOf } from "./words";
+
+  let { plan, wall }: { plan: OpenPlan; wall: Wall } = $props();
+
+  const view = $derived(plan.shell?.wallViews.find((w) => w.id === wall.id));
+  let stays = $state<"Start" | "End" | "Middle">("Start");
+  let split = $state<number | null>(null);
+  const straight = $derived(!wall.bow);
+
+  const length = (along: "Left" | "Right" | "Centre", value: number) =>
+    plan.do({ do: "set-wall-length", id: wall.id, length: value, stays, along, certainty: "Surveyed" });
+  const change = (to: object) =>
+    plan.do({ do: "change-walls", ids: [wall.id], sure: false, ...to } as Parameters<typeof plan.do>[0]);
+  /** Which way an end lies, so that a person knows which is which. */
+  const end = (atStart: boolean) => {
+    const [a, b] = atStart ? [wall.start, wall.end] : [wall.end, wall.start];
+    const [dx, dy] = [a.x! - b.x!, a.y! - b.y!];
+    return Math.abs(dx) > Math.abs(dy) ? (dx > 0 ? "east" : "west") : dy > 0 ? "north" : "south";
+  };
+  const faces = $derived(
+    view
+      ? (
+          [
+            ["Left", view.roomOnLeft ? "Inside" : "Outside", view.left, view.roomOnLeft],
+            [
+              "Right",
+              view.roomOnRight ? (view.roomOnLeft ? "Other inside" : "Inside") : "Outside",
+              view.right,
+              view.roomOnRight,
+            ],
+          ] as const
+        ).toSorted((a, b) => Number(b[3]) - Number(a[3]))
+      : [],
+  );
+</script>
+
+{#each faces as [side, label, value] (side)}
+  <LengthField {label} {value} units={plan.units} disabled={!straight} onvalue={(v) => length(side, v)} />
+{/each}
+<LengthField
+  label="Centre line"
+  value={view?.length ?? 0}
+  units={plan.units}
+  disabled={!straight}
+  onvalue={(v) => length("Centre", v)}
+/>
+<Choice
+  label="Stays"
+  bind:value={stays}
+  options={[
+    ["Start", `its ${end(true)} end`],
+    ["End", `its ${end(false)} end`],
+    ["Middle", "its middle"],
+  ]}
+/>
+<Choice
+  label="Length is"
+  value={wall.certainty ?? "Surveyed"}
+  options={certainties}
+  onvalue={(certainty) => change({ certainty })}
+/>
+<Choice
+  label="Make-up"
+  value={wall.makeUp}
+  options={makeUpsOf(plan).some(([name]) => name === wall.makeUp)
+    ? makeUpsOf(plan)
+    : [[wall.makeUp, wall.makeUp], ...makeUpsOf(plan)]}
+  onvalue={(makeUp) => change({ makeUp })}
+/>
+<LengthField
+  label="Thickness"
+  value={wall.thickness}
+  units={plan.units}
+  onvalue={(thickness) => change({ thickness })}
+/>
+<LengthField label="Height" value={wall.height} units={plan.units} onvalue={(height) => change({ height })} />
+<LengthField
+  label="Split at"
+  value={split ?? Math.round((view?.length ?? 0) / 2)}
+  units={plan.units}
+  hint="from its {end(true)} end, along the centre"
+  onvalue={(v) => (split = v)}
+/>
+<button
+  class="action w-full"
+  onclick={() =>
+    plan.do({
+      do: "split-wall",
+      id: wall.id,
+      along: split ?? Math.round((view?.length ?? 0) / 2),
+      newId: plan.newId("wall"),
+    })}>Split here</button
+>
+<button
+  class="action w-full"
+  onclick={() =>
+    tools.ask(
+      "Press a point the wall is to pass",
+      1,
+      ([p]) => void plan.do({ do: "bow-wall", id: wall.id, through: p! }),
+    )}>Curve through a point</button
+>
+{#if !straight}
+  <button
+    class="action w-full"
+    onclick={() =>
+      plan.do({
+        do: "bow-wall",
+        id: wall.id,
+        through: { x: (wall.start.x! + wall.end.x!) / 2, y: (wall.start.y! + wall.end.y!) / 2 },
+      })}>Make it straight</button
+  >
+{/if}

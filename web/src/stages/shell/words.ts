@@ -1,0 +1,84 @@
+import type { Certainty, FittingKindName } from "./kinds";
+import type { OpenPlan } from "../../plan/openPlan.svelte";
+import { writeLength } from "../../plan/figures";
+
+export const certainties: [Certainty, string][] = [
+  ["Surveyed", "surveyed"],
+  ["Assumed", "assumed"],
+  ["Unknown", "not known"],
+];
+
+export const openingNames = {
+  SingleDoor: "Door",
+  DoubleDoor: "Double door",
+  SlidingDoor: "Sliding door",
+  FoldingDoor: "Folding door",
+  PocketDoor: "Pocket door",
+  Window: "Window",
+  Gap: "Opening",
+} as const;
+
+export const marks: [string, string][] = [
+  ["None", "No mark"],
+  ["EntranceAndExit", "Entrance and exit"],
+  ["Entrance", "Entrance"],
+  ["Exit", "Exit"],
+  ["Service", "Service"],
+];
+
+/** Fittings with the size they are put in at: width, depth, height in mm; common practice. */
+export const fittings: [FittingKindName, string, number, number, number][] = [
+  ["Counter", "Counter", 1800, 600, 900],
+  ["Toilet", "Toilet", 380, 700, 800],
+  ["Basin", "Basin", 550, 450, 850],
+  ["Sink", "Sink", 1000, 600, 900],
+  ["Bath", "Bath", 1700, 700, 550],
+  ["Shower", "Shower", 900, 900, 2000],
+  ["Radiator", "Radiator", 1000, 100, 600],
+  ["Shaft", "Shaft", 800, 600, 2700],
+  ["Socket", "Socket", 80, 80, 80],
+  ["DataPoint", "Data point", 80, 80, 80],
+  ["WaterPoint", "Water point", 80, 80, 80],
+];
+
+/** The make-ups a wall can have: the plan's own, then those every plan offers. */
+export function makeUpsOf(plan: OpenPlan): [string, string][] {
+  const own = plan.all("make-up") as { name: string }[];
+  const usual = plan.catalogue?.makeUps ?? [];
+  return [...own, ...usual].map((m) => [m.name, m.name]);
+}
+
+/** What a thing of the shell is called in lists. */
+export function nameOf(plan: OpenPlan, id: string): string {
+  const e = plan.entities.get(id);
+  if (!e) return "";
+  switch (e.type) {
+    case "wall": {
+      const view = plan.shell?.wallViews.find((w) => w.id === id);
+      const inside = view ? (view.roomOnLeft || !view.roomOnRight ? view.left : view.right) : 0;
+      return `Wall ${writeLength(Math.round(inside), plan.units)}`;
+    }
+    case "opening":
+      return e.name || openingNames[e.kind as keyof typeof openingNames];
+    case "column":
+      return `Column ${Math.round(e.x)}, ${Math.round(e.y)}`;
+    case "keep-clear":
+      return e.name || "Keep clear";
+    case "flight":
+      return e.name || (e.kind === "Ramp" ? "Ramp" : "Stair");
+    case "platform":
+      return e.name || "Platform";
+    case "fitting":
+      return e.name || (fittings.find(([kind]) => kind === e.kind)?.[1] ?? "Fitting");
+    case "low-ceiling":
+      return "Low ceiling";
+    case "boundary":
+      return "Boundary";
+    case "setting-out-line":
+      return "Setting-out line";
+    case "backing":
+      return e.name;
+    default:
+      return "";
+  }
+}
