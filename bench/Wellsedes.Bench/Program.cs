@@ -25,6 +25,10 @@ switch (args)
         Drag(Halls.Banquet(500), "table-250", "500 tables of ten");
         Drag(Halls.Rows(500), "chair-250", "500 loose chairs");
         Pdf();
+        Rooms();
+        break;
+    case ["rooms"]:
+        Rooms();
         break;
     case ["plan", var kind, var count, var path]:
         var made = kind == "rows" ? Halls.Rows(int.Parse(count)) : Halls.Banquet(int.Parse(count));
@@ -52,6 +56,39 @@ static void Full(int tables)
         $"walkways in full, {tables} tables, {tables * 10} chairs, {obstacles} obstacles",
         20,
         _ => GC.KeepAlive(new WalkwayAnalysis(scene))
+    );
+}
+
+// A floor of 961 rooms of 3 by 3 m with 1 984 walls; each run one wall has just been given another thickness.
+static void Rooms()
+{
+    const int across = 31;
+    List<Entity> all = [new Level("level", "Level", 0, 3000)];
+    void Wall(double x1, double y1, double x2, double y2) =>
+        all.Add(new Wall($"wall-{all.Count}", "level", new(x1 * 3000, y1 * 3000), new(x2 * 3000, y2 * 3000), 100, 2700, "Stud 100"));
+    for (var i = 0; i <= across; i++)
+    for (var j = 0; j < across; j++)
+    {
+        Wall(i, j, i, j + 1);
+        Wall(j, i, j + 1, i);
+    }
+    var plan = Plan.Of(all);
+    Wellsedes.Core.Spaces.LevelSpace? space = null;
+    Report(
+        $"rooms found after an edit, {all.Count - 1} walls, {across * across} rooms",
+        60,
+        run =>
+        {
+            var wall = plan.Find<Wall>($"wall-{1 + run * 37 % (all.Count - 1)}")!;
+            plan.TryApply(
+                new Change("", [new EntityChange(wall, wall with { Thickness = wall.Thickness == 100 ? 120 : 100 })]),
+                out plan,
+                out _
+            );
+            space = Wellsedes.Core.Spaces.SpaceFinder.Find(plan, "level", space);
+            if (space.Rooms.Length != across * across)
+                throw new InvalidOperationException("A room was lost.");
+        }
     );
 }
 

@@ -56,6 +56,15 @@ export class Planner {
       .getByRole("button", { name })
       .click();
   }
+  /** One of the parts of the Shell panel. */
+  async part(
+    name: "Rooms" | "Walls" | "Openings" | "Fixed" | "Trace" | "Set out",
+  ) {
+    await this.page
+      .getByRole("group", { name: "Parts of the shell" })
+      .getByRole("button", { name, exact: true })
+      .click();
+  }
   async saved() {
     await expect(this.page.getByTestId("saving")).toHaveText(
       "All changes saved",
@@ -98,6 +107,12 @@ export const test = base.extend<{ planner: Planner }>({
         /Content Security Policy/i.test(message.text())
       )
         faults.push(message.text());
+    });
+    page.on("response", (answer) => {
+      if (answer.status() >= 400 && answer.status() !== 422)
+        faults.push(
+          `${answer.status()} ${answer.request().method()} ${answer.url()} ${answer.request().postData()?.slice(0, 300)}`,
+        );
     });
     await use(new Planner(page));
     expect(faults).toEqual([]);

@@ -12,6 +12,23 @@ public sealed record Region(ImmutableArray<Point> Outline, ImmutableArray<Immuta
 
     public Bounds Bounds { get; } = Bounds.Around(Outline);
 
+    /// <summary>The middle of the outline's area; it may lie outside a bent region, or in a hole.</summary>
+    public Point Centroid
+    {
+        get
+        {
+            var (sum, twice) = (new Point(0, 0), 0.0);
+            for (var i = 0; i < Outline.Length; i++)
+            {
+                // About the first corner, so that far places lose no figures.
+                var (a, b) = (Outline[i] - Outline[0], Outline[(i + 1) % Outline.Length] - Outline[0]);
+                sum += (a + b) * a.Cross(b);
+                twice += a.Cross(b);
+            }
+            return Outline[0] + sum * (1 / (3 * twice));
+        }
+    }
+
     public bool Holds(Point p) => Bounds.Holds(p) && Inside(Outline, p) && !Holes.Any(hole => Inside(hole, p));
 
     public static double SignedArea(ImmutableArray<Point> ring)
@@ -63,8 +80,13 @@ public static class Polygons
     /// <summary>A point well inside a region.</summary>
     public static Point InsidePoint(Region region)
     {
-        var inside = ToPolygon(region).InteriorPoint;
-        return new Point(Math.Round(inside.X, 3), Math.Round(inside.Y, 3));
+        var centre = region.Centroid;
+        if (!region.Holds(centre))
+        {
+            var inside = ToPolygon(region).InteriorPoint;
+            centre = new Point(inside.X, inside.Y);
+        }
+        return new Point(Math.Round(centre.X, 3), Math.Round(centre.Y, 3));
     }
 
     private static NetTopologySuite.Geometries.Geometry ToPolygon(Convex shape) => Factory.CreatePolygon(Ring(shape.Outline(0.01)));

@@ -287,7 +287,7 @@ public sealed class Planner
         if (!spaces.TryGetValue(levelId, out var kept))
             spaces[levelId] = kept = [];
         var index = kept.FindIndex(known => SameEntities(known.Shell, shell));
-        var found = index >= 0 ? kept[index] : (Shell: shell, Space: SpaceFinder.Find(plan, levelId));
+        var found = index >= 0 ? kept[index] : (Shell: shell, Space: SpaceFinder.Find(plan, levelId, kept.FirstOrDefault().Space));
         if (index >= 0)
             kept.RemoveAt(index);
         kept.Insert(0, found);

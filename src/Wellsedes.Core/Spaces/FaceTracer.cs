@@ -30,8 +30,17 @@ public static class FaceTracer
         public Point Place => new(X / Grid, Y / Grid);
     }
 
+    /// <summary>A convex body to be traced, with what the tracer worked out of it beside its neighbours.</summary>
+    internal sealed class Shape(Convex body)
+    {
+        public Convex Convex => body;
+        internal object? Traced;
+    }
+
     private sealed class Body(Node[] corners, bool line)
     {
+        public CutSides? Kept;
+
         private const double Margin = 100;
 
         public readonly Node[] Corners = corners;
@@ -61,9 +70,12 @@ public static class FaceTracer
         }
     }
 
-    public static TracedFaces Trace(IEnumerable<Convex> bodies, IEnumerable<(Point From, Point To)> lines)
+    public static TracedFaces Trace(IEnumerable<Convex> bodies, IEnumerable<(Point From, Point To)> lines) =>
+        Trace(bodies.Select(body => new Shape(body)), lines);
+
+    internal static TracedFaces Trace(IEnumerable<Shape> bodies, IEnumerable<(Point From, Point To)> lines)
     {
-        var all = bodies.Select(shape => Solid(shape)).OfType<Body>().ToList();
+        var all = bodies.Select(Solid).OfType<Body>().ToList();
         foreach (var (from, to) in lines)
             if (Node.Of(from) != Node.Of(to))
                 all.Add(new Body([Node.Of(from), Node.Of(to)], true));
@@ -102,8 +114,14 @@ public static class FaceTracer
         return result;
     }
 
-    private static Body? Solid(Convex shape)
+    /// <summary>The sides a body came to have beside its neighbours, kept while the neighbours are the same objects.</summary>
+    private sealed record CutSides(double Nearness, Body[] Near, (Node From, Node To)[] Sides);
+
+    private static Body? Solid(Shape traced)
     {
+        if (traced.Traced is Body known)
+            return known;
+        var shape = traced.Convex;
         List<Node> corners = [];
         foreach (var corner in shape.Radius > 0 ? shape.Outline(0.2) : shape.Corners)
         {
@@ -111,7 +129,11 @@ public static class FaceTracer
             if (corners.Count == 0 || (corners[^1] != node && corners[0] != node))
                 corners.Add(node);
         }
-        return corners.Count < 3 ? null : new Body([.. corners], false);
+        if (corners.Count < 3)
+            return null;
+        var body = new Body([.. corners], false);
+        traced.Traced = body;
+        return body;
     }
 
     /// <summary>Every part of every side that bounds something: cut at crossings and touches, parts inside a body dropped.</summary>
@@ -127,28 +149,53 @@ public static class FaceTracer
         {
             var near = index.Meeting(Millimetres(body.Bounds));
             near.Remove(body);
-            for (var i = 0; i < body.Sides; i++)
+            if (body.IsLine)
             {
-                var (a, b) = (body.Corners[i], body.Corners[i + 1 == body.Corners.Length ? 0 : i + 1]);
-                stops.Clear();
-                stops.Add((0, a));
-                stops.Add((1, b));
-                foreach (var other in near)
-                    Cut(a, b, other, nearness, stops);
-                stops.Sort(static (p, q) => p.At.CompareTo(q.At));
-                for (var k = 0; k + 1 < stops.Count; k++)
-                {
-                    var (from, to) = (stops[k].Node, stops[k + 1].Node);
-                    if (from == to || Covered(from, to, near, body.IsLine ? -nearness : nearness))
-                        continue;
-                    if (!body.IsLine)
-                        walls.Add((from, to));
-                    else if (!lines.Contains((to, from)))
-                        lines.Add((from, to));
-                }
+                foreach (var side in Cut(body, near, nearness, stops))
+                    if (!lines.Contains((side.To, side.From)))
+                        lines.Add(side);
+                continue;
             }
+            // Lines take nothing away from a body, they only cut its sides; with any near it is cut anew.
+            if (body.Kept is not { } kept || kept.Nearness != nearness || !Same(kept.Near, near))
+                body.Kept = kept = new CutSides(nearness, [.. near], [.. Cut(body, near, nearness, stops)]);
+            foreach (var side in kept.Sides)
+                walls.Add(side);
         }
         return (walls, lines);
+    }
+
+    private static bool Same(Body[] kept, List<Body> near)
+    {
+        if (kept.Length != near.Count)
+            return false;
+        for (var i = 0; i < kept.Length; i++)
+            if (!ReferenceEquals(kept[i], near[i]))
+                return false;
+        return true;
+    }
+
+    /// <summary>The parts of a body's sides that bound something.</summary>
+    private static List<(Node From, Node To)> Cut(Body body, List<Body> near, double nearness, List<(double At, Node Node)> stops)
+    {
+        List<(Node, Node)> parts = [];
+        for (var i = 0; i < body.Sides; i++)
+        {
+            var (a, b) = (body.Corners[i], body.Corners[i + 1 == body.Corners.Length ? 0 : i + 1]);
+            stops.Clear();
+            stops.Add((0, a));
+            stops.Add((1, b));
+            foreach (var other in near)
+                Cut(a, b, other, nearness, stops);
+            stops.Sort(static (p, q) => p.At.CompareTo(q.At));
+            for (var k = 0; k + 1 < stops.Count; k++)
+            {
+                var (from, to) = (stops[k].Node, stops[k + 1].Node);
+                if (from != to && !Covered(from, to, near, body.IsLine ? -nearness : nearness))
+                    parts.Add((from, to));
+            }
+        }
+        return parts;
     }
 
     private static Bounds Millimetres(Bounds b) => new(b.MinX / Grid, b.MinY / Grid, b.MaxX / Grid, b.MaxY / Grid);

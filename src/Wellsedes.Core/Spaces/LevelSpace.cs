@@ -39,7 +39,7 @@ public sealed record LevelSpace(
     ImmutableArray<OpeningPlace> Openings,
     ImmutableArray<FoundRoom> Rooms,
     ImmutableArray<Room> Unenclosed,
-    LevelAreas Areas,
+    Lazy<LevelAreas> AreasFound,
     ImmutableArray<Column> Columns,
     ImmutableArray<KeepClear> KeepClear,
     ImmutableArray<Flight> Flights,
@@ -74,6 +74,8 @@ public sealed record LevelSpace(
     /// <summary>Within this of the plan's zero, in mm, a level lies on the ground: people come onto it over open edges.</summary>
     private const double OnGround = 1000;
 
+    public LevelAreas Areas => AreasFound.Value;
+
     public string LevelId => Level.Id;
 
     public bool IsOnGround => IsGround(Level);
@@ -88,14 +90,17 @@ public sealed record LevelSpace(
 
     public ImmutableArray<LooseEnd> LooseEnds => loose.Value;
 
-    /// <summary>The box around everything of the shell, in mm; empty where nothing is.</summary>
-    public Bounds Bounds { get; } =
+    private readonly Lazy<Bounds> bounds = new(() =>
         Pieces
             .Select(piece => piece.Body.Bounds)
             .Concat(Fixtures.All(Columns, KeepClear, Flights, Platforms, Fittings, LowCeilings).Select(f => Fixtures.Solid(f).Bounds))
-            .Concat(Boundaries.Select(b => Bounds.Around([b.Start, b.End, b.Line.At(b.Line.Length / 2)])))
+            .Concat(Boundaries.Select(b => Geometry.Bounds.Around([b.Start, b.End, b.Line.At(b.Line.Length / 2)])))
             .Concat(Voids.Select(v => v.Floor.Bounds))
-            .Aggregate(Bounds.Empty, (box, bounds) => box.Including(bounds));
+            .Aggregate(Geometry.Bounds.Empty, (box, bounds) => box.Including(bounds))
+    );
+
+    /// <summary>The box around everything of the shell, in mm; empty where nothing is.</summary>
+    public Bounds Bounds => bounds.Value;
 
     /// <summary>Everything of the shell that is solid from the floor up, with what it is called.</summary>
     public IEnumerable<(string Id, string Name, Convex Shape)> Solids()

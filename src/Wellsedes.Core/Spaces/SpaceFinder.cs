@@ -15,18 +15,23 @@ public static class SpaceFinder
     /// </summary>
     private const double CoarseSag = 8;
 
-    public static LevelSpace Find(Plan plan, string levelId)
+    /// <param name="before">The level as it was: what has not changed is not made again.</param>
+    public static LevelSpace Find(Plan plan, string levelId, LevelSpace? before = null)
     {
+        var here = plan
+            .Entities.Values.Where(entity => entity is IOnLevel on && on.LevelId == levelId)
+            .OrderBy(entity => entity.Id, StringComparer.Ordinal)
+            .ToArray();
         ImmutableArray<T> OnLevel<T>()
-            where T : Entity, IOnLevel => [.. plan.All<T>().Where(thing => thing.LevelId == levelId)];
+            where T : Entity, IOnLevel => [.. here.OfType<T>()];
 
         var walls = OnLevel<Wall>();
         var boundaries = OnLevel<Boundary>();
         var openings = plan.All<Opening>().ToLookup(opening => opening.WallId);
-        var bodies = WallJoints.Of(walls);
+        var bodies = WallJoints.Of(walls, before?.Bodies);
         var pieces = walls.SelectMany(wall => Pieces(bodies[wall.Id], openings[wall.Id], CoarseSag)).ToImmutableArray();
         var places = walls.SelectMany(wall => openings[wall.Id].Select(o => Place(o, wall))).ToImmutableArray();
-        var whole = walls.SelectMany(wall => bodies[wall.Id].Whole()).ToArray();
+        var whole = walls.SelectMany(wall => bodies[wall.Id].Shapes).ToArray();
         var traced = FaceTracer.Trace(whole, []);
         var faces = boundaries.IsEmpty ? traced.Free : FaceTracer.Trace(whole, boundaries.SelectMany(Chords)).Free;
         var columns = OnLevel<Column>();
@@ -46,6 +51,11 @@ public static class SpaceFinder
             .. ceilings.Select(c => Fixtures.Under(c, AreaDefinitions.LeastUsableHeight)).OfType<Convex>(),
         ];
         var level = plan.Find<Level>(levelId)!;
+        var light = walls
+            .Select(wall => wall.MakeUp)
+            .Distinct()
+            .Where(name => UsualMakeUps.Find(plan, name)?.Kind is WallKind.Glass or WallKind.Movable or WallKind.HalfHeight)
+            .ToHashSet();
         var (rooms, unenclosed) = Rooms(level, OnLevel<Room>(), faces, traced.Free, lost);
         return new LevelSpace(
             level,
@@ -54,7 +64,7 @@ public static class SpaceFinder
             places,
             rooms,
             unenclosed,
-            walls.IsEmpty ? LevelAreas.None : LevelAreas.Of(walls, bodies, traced, rooms),
+            new Lazy<LevelAreas>(() => walls.IsEmpty ? LevelAreas.None : LevelAreas.Of(walls, bodies, traced, rooms)),
             columns,
             OnLevel<KeepClear>(),
             flights,
@@ -64,11 +74,7 @@ public static class SpaceFinder
             boundaries,
             OnLevel<SettingOutLine>(),
             voids,
-            [
-                .. walls
-                    .Where(wall => UsualMakeUps.Find(plan, wall.MakeUp)?.Kind is WallKind.Glass or WallKind.Movable or WallKind.HalfHeight)
-                    .Select(wall => wall.Id),
-            ]
+            [.. walls.Where(wall => light.Contains(wall.MakeUp)).Select(wall => wall.Id)]
         );
     }
 
@@ -153,8 +159,10 @@ public static class SpaceFinder
                 unenclosed.Add(room);
         }
         var walledIndex = new BoxGrid<Region>();
-        foreach (var face in walled)
-            walledIndex.Add(face, face.Bounds);
+        var onlyWalls = walled == faces;
+        if (!onlyWalls)
+            foreach (var face in walled)
+                walledIndex.Add(face, face.Bounds);
         var found = ImmutableArray.CreateBuilder<FoundRoom>();
         var count = 0;
         foreach (
@@ -170,7 +178,7 @@ public static class SpaceFinder
                 room = Unnamed(level, inside, ++count);
             var cut = lost.Where(shape => shape.Bounds.Meets(face.Bounds)).ToArray();
             var net = cut.Length == 0 ? face.Area : Polygons.Difference(face, cut).Sum(region => region.Area);
-            var isWalled = walledIndex.Meeting(Bounds.Around([inside])).Any(region => region.Holds(inside));
+            var isWalled = onlyWalls || walledIndex.Meeting(Bounds.Around([inside])).Any(region => region.Holds(inside));
             found.Add(new FoundRoom(room!, face, face.Area / 1e6, net / 1e6, has, isWalled));
         }
         return (

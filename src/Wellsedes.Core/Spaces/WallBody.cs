@@ -10,8 +10,19 @@ namespace Wellsedes.Core.Spaces;
 public readonly record struct WallEnd(Point Left, Point Right, Point Tip, bool Joined, string? TeeInto);
 
 /// <summary>A wall with its ends cut: corners mitred, tees brought to the middle of the wall they meet.</summary>
-public sealed record WallBody(Wall Wall, WallEnd Start, WallEnd End)
+public sealed class WallBody(Wall wall, WallEnd start, WallEnd end)
 {
+    private FaceTracer.Shape[]? shapes;
+
+    public Wall Wall => wall;
+    public WallEnd Start => start;
+    public WallEnd End => end;
+
+    /// <summary>The whole body as the tracer takes it; made once, so that what the tracer keeps with it holds.</summary>
+    internal FaceTracer.Shape[] Shapes => shapes ??= [.. Whole().Select(piece => new FaceTracer.Shape(piece))];
+
+    public bool SameAs(WallBody other) => ReferenceEquals(wall, other.Wall) && start == other.Start && end == other.End;
+
     private double Half => Wall.Thickness / 2;
 
     /// <summary>The whole body as convex pieces: one for a straight wall.</summary>
@@ -67,8 +78,9 @@ public static class WallJoints
         public double Half => Wall.Thickness / 2;
     }
 
-    public static ImmutableDictionary<string, WallBody> Of(ImmutableArray<Wall> walls)
+    public static ImmutableDictionary<string, WallBody> Of(ImmutableArray<Wall> walls, ImmutableDictionary<string, WallBody>? before = null)
     {
+        before ??= ImmutableDictionary<string, WallBody>.Empty;
         var ends = new Dictionary<(string, bool), WallEnd>();
         var corners = new BoxGrid<Meeting>();
         var bodies = new BoxGrid<Wall>();
@@ -96,7 +108,15 @@ public static class WallJoints
             else
                 ends[(end.Wall.Id, end.AtStart)] = Tee(end, bodies) ?? Square(end, false);
         }
-        return walls.ToImmutableDictionary(wall => wall.Id, wall => new WallBody(wall, ends[(wall.Id, true)], ends[(wall.Id, false)]));
+        return walls.ToImmutableDictionary(
+            wall => wall.Id,
+            wall =>
+            {
+                // One that came out the same again is the same object, so what was made from it holds.
+                var body = new WallBody(wall, ends[(wall.Id, true)], ends[(wall.Id, false)]);
+                return before.TryGetValue(wall.Id, out var last) && last.SameAs(body) ? last : body;
+            }
+        );
     }
 
     internal static Bounds BoundsOf(Wall wall)

@@ -48,17 +48,26 @@
     return read.value;
   }
 
-  async function enter() {
+  /** What Enter took goes one after another: the next figure may be typed while the last is still read. */
+  let taking: Promise<unknown> = Promise.resolve();
+  function enter() {
+    const typed = [length, angle] as const;
+    length = angle = problem = "";
+    taking = taking.then(() => take(...typed));
+  }
+
+  async function take(lengthTyped: string, angleTyped: string) {
     if (!chain) return;
-    problem = "";
-    const [a, b] = [await figure(length, false), await figure(angle, !chain.offsets)];
-    if (a === null || b === null) return;
+    const [a, b] = [await figure(lengthTyped, false), await figure(angleTyped, !chain.offsets)];
+    if (a === null || b === null) {
+      if (!length && !angle) [length, angle] = [lengthTyped, angleTyped];
+      return;
+    }
     if (chain.offsets) {
-      if (!chain.corner) return void (problem = "Press the corner to count from.");
-      if (a === undefined && b === undefined)
+      if (!chain.corner) problem = "Press the corner to count from.";
+      else if (a === undefined && b === undefined)
         tools.chain({ start: chain.corner, offsets: false, corner: null });
       else tools.chain({ corner: { x: chain.corner.x + (a ?? 0), y: chain.corner.y + (b ?? 0) } });
-      length = angle = "";
       return;
     }
     const last = lastOf(chain);
@@ -69,19 +78,11 @@
     }
     if (a === undefined && b === undefined) return close(plan);
     if (a !== undefined && a <= 0) return void (problem = "A length must be more than 0.");
-    const question = {
-      ...questionOf(plan, chain, pointed ?? { x: last.x + 1000, y: last.y }, reach),
-      length: a,
-      angle: b,
-    };
-    const aim = await plan.aimNow(question);
-    length = angle = "";
-    if (aim) await takePoint(plan, aim, a !== undefined);
-    if (aim && pointed)
-      plan.aim(
-        questionOf(plan, tools.tool.kind === "chain" ? tools.tool.chain : chain, pointed, reach),
-        (next) => (tools.aim = next),
-      );
+    const question = questionOf(plan, chain, pointed ?? { x: last.x + 1000, y: last.y }, reach);
+    const aim = await plan.aimNow({ ...question, length: a, angle: b });
+    if (!aim) return;
+    await takePoint(plan, aim, a !== undefined);
+    if (pointed && chain) plan.aim(questionOf(plan, chain, pointed, reach), (next) => (tools.aim = next));
   }
 
   const arrows: Record<string, Spot> = {
@@ -94,7 +95,8 @@
   function onkeydown(event: KeyboardEvent) {
     const last = chain && lastOf(chain);
     const way = arrows[event.key];
-    if (event.key === "Enter") void enter();
+    if (event.altKey) return;
+    if (event.key === "Enter") enter();
     else if (event.key === "Escape") {
       if (length || angle) length = angle = problem = "";
       else tools.rest();

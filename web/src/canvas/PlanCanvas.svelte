@@ -81,7 +81,7 @@
       else if (tools.tool.kind === "opening") void putOpening(middle, 1e6);
       else if (tools.tool.kind !== "pick") void hand.take(middle, false);
     };
-    Object.assign(host, { planView: () => view, aim: () => tools.aim });
+    Object.assign(host, { planView: () => view, backing: () => plan.here("backing")[0] });
     return () => observer.disconnect();
   });
 
@@ -587,6 +587,7 @@
   aria-label="Plan"
   tabindex="0"
   data-testid="plan"
+  data-sides={tools.tool.kind === "chain" ? tools.tool.chain.sides.length : 0}
   {onwheel}
   {onpointerdown}
   {onpointermove}

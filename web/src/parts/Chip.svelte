@@ -20,11 +20,12 @@
     }
     typing = false;
     const fixture = plan.fixtures.find((f) => plan.picked.has(f.id));
-    if (fixture)
+    const wallId = plan.wallOf(near.otherId);
+    if (fixture && wallId)
       return void (await plan.do({
         do: "put-by-offsets",
         id: fixture.id,
-        offsets: [{ wallId: near.otherId, distance: read.value, toMiddle: false }],
+        offsets: [{ wallId, distance: read.value, toMiddle: false }],
       }));
     await plan.do({
       do: "space-from",

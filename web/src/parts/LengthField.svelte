@@ -72,7 +72,8 @@
           text = null;
           problem = "";
         }
-        e.stopPropagation();
+        // With Alt it may be the distance meter's key.
+        if (!e.altKey) e.stopPropagation();
       }}
     />
     <span class="text-[11px] text-faint">{angle ? "°" : units === "Metric" ? "mm" : ""}</span>

@@ -26,9 +26,9 @@
   <p class="max-w-[230px] truncate text-white/75" title="{plan.view?.projectName} / {plan.details?.title}">
     {plan.view?.projectName} / <span class="font-semibold text-white">{plan.details?.title}</span>
   </p>
-  <label class="flex items-center gap-1 rounded border border-white/30 px-1 text-[12px] text-white/85">
-    <span class="sr-only">Level</span>
+  <p class="flex items-center gap-1 rounded border border-white/30 px-1 text-[12px] text-white/85">
     <select
+      aria-label="Level"
       class="bg-ink py-0.5 text-white"
       value={plan.levelId}
       onchange={(e) => plan.lookAt(e.currentTarget.value)}
@@ -37,7 +37,7 @@
         >{/each}
     </select>
     <span class="hidden whitespace-nowrap min-[1240px]:inline">· {scheme}</span>
-  </label>
+  </p>
   <nav class="mx-auto flex h-full" aria-label="Stages">
     {#each stages as [key, name], i (key)}
       <button

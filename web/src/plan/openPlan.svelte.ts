@@ -119,6 +119,11 @@ export class OpenPlan {
       (e) => fixtureKinds.includes(e.type!) && (e as Fixture).levelId === this.levelId,
     ) as Fixture[];
   }
+  /** The wall that a wall or an opening belongs to; null for anything else. */
+  wallOf(id: string): string | null {
+    const entity = this.entities.get(id);
+    return entity?.type === "wall" ? id : entity?.type === "opening" ? entity.wallId : null;
+  }
   get openings() {
     return this.all("opening").filter(
       (o) => (this.entities.get(o.wallId) as Wall | undefined)?.levelId === this.levelId,
@@ -228,9 +233,14 @@ export class OpenPlan {
     if (this.finding && !change.figures.findings.some((f) => f.id === this.finding)) this.show(null);
   }
 
-  /** Does an edit. Edits go one after another; the answer is true when it was done. */
-  do(edit: Edit): Promise<boolean> {
+  /**
+   * Does an edit. Edits go one after another; the answer is true when it was done. One that builds on a thing as it
+   * is comes as a function, asked when its turn has come, so that it holds what the edits before it have done.
+   */
+  do(wanted: Edit | (() => Edit)): Promise<boolean> {
+    this.saving = "saving";
     const run = async () => {
+      const edit = typeof wanted === "function" ? wanted() : wanted;
       this.saving = "saving";
       try {
         const { data, error } = await api.POST("/api/plans/{planId}/edits", {

@@ -14,8 +14,14 @@
   let stated = $state({ scale: 50, paper: 420 });
   const fixed = $derived(!!backing.held);
 
+  // The panel is made anew for each thing: a figure still being typed when another is picked goes to its own.
+  // svelte-ignore state_referenced_locally
+  const id = backing.id;
   const put = (change: Partial<Backing>) =>
-    plan.do({ do: "put-backing", backing: { ...backing, ...change } });
+    plan.do(() => ({
+      do: "put-backing",
+      backing: { ...(plan.entities.get(id) as Backing), ...change },
+    }));
 
   function mark() {
     tools.ask(

@@ -6,9 +6,21 @@
 
   let { plan, fixture }: { plan: OpenPlan; fixture: Fixture } = $props();
 
+  // The panel is made anew for each thing: a figure still being typed when another is picked goes to its own.
+  // svelte-ignore state_referenced_locally
+  const id = fixture.id;
   const put = (change: object) =>
-    plan.do({ do: "put-fixture", fixture: { ...fixture, ...change }, sure: false } as Edit);
-  const walls = $derived(plan.near.filter((n) => plan.entities.get(n.otherId)?.type === "wall"));
+    plan.do(
+      () =>
+        ({
+          do: "put-fixture",
+          fixture: { ...plan.entities.get(id), ...change },
+          sure: false,
+        }) as Edit,
+    );
+  const walls = $derived(
+    plan.near.map((n) => ({ ...n, wallId: plan.wallOf(n.otherId) })).filter((n) => n.wallId !== null),
+  );
   let grid = $state({ columns: 2, rows: 1, across: 3000, up: 3000 });
   const towards = (from: Spot, to: Spot) =>
     Math.abs(from.x - to.x) < Math.abs(from.y - to.y)
@@ -20,7 +32,7 @@
   );
 </script>
 
-{#each walls as near (near.otherId)}
+{#each walls as near, i (i)}
   <LengthField
     label="From wall"
     value={near.width}
@@ -29,8 +41,8 @@
     onvalue={(distance) =>
       plan.do({
         do: "put-by-offsets",
-        id: fixture.id,
-        offsets: [{ wallId: near.otherId, distance, toMiddle: false }],
+        id,
+        offsets: [{ wallId: near.wallId!, distance, toMiddle: false }],
       })}
   />
 {/each}

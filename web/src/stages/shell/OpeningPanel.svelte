@@ -7,22 +7,21 @@
 
   let { plan, opening }: { plan: OpenPlan; opening: Opening } = $props();
 
+  // The panel is made anew for each thing: a figure still being typed when another is picked goes to its own.
+  // svelte-ignore state_referenced_locally
+  const id = opening.id;
   const view = $derived(plan.shell?.openings.find((o) => o.id === opening.id));
   /** The side it is measured on: that of a room, else its left. */
   const left = $derived(view ? view.roomOnLeft || !view.roomOnRight : true);
   const door = $derived(opening.kind !== "Window" && opening.kind !== "Gap");
   const put = (change: Partial<Opening>) =>
-    plan.do({
-      do: "put-opening",
-      opening: {
-        ...opening,
-        ...change,
-        clearWidth: "width" in change || "kind" in change ? 0 : (change.clearWidth ?? opening.clearWidth),
-      },
-      sure: false,
+    plan.do(() => {
+      const now = plan.entities.get(id) as Opening;
+      const clearWidth = "width" in change || "kind" in change ? 0 : (change.clearWidth ?? now.clearWidth);
+      return { do: "put-opening", opening: { ...now, ...change, clearWidth }, sure: false };
     });
   const from = (corner: "Start" | "End" | "Middle", distance = 0) =>
-    plan.do({ do: "set-opening-from", id: opening.id, corner, distance, left });
+    plan.do({ do: "set-opening-from", id, corner, distance, left });
   /** The way the wall runs, to name its corners. */
   const way = $derived.by(() => {
     const turn = (((view?.turn ?? 0) % 360) + 360) % 360;

@@ -16,9 +16,14 @@
   const figures = (id: string) => plan.figures?.rooms.find((r) => r.roomId === id);
 
   const name = (room: RoomView, change: Partial<RoomView>) => {
-    const { id, name, use, number, height } = { ...room, ...change };
-    const named = { name, use, number, height, levelId: plan.levelId, x: room.label.x!, y: room.label.y! };
-    return plan.do({ do: "name-room", id: room.named ? id : plan.newId("room"), ...named });
+    const made = plan.newId("room");
+    return plan.do(() => {
+      const now =
+        plan.shell?.rooms.find((r) => r.label.x === room.label.x && r.label.y === room.label.y) ?? room;
+      const { name, use, number, height } = { ...now, ...change };
+      const place = { levelId: plan.levelId, x: now.label.x!, y: now.label.y! };
+      return { do: "name-room", id: now.named ? now.id : made, name, use, number, height, ...place };
+    });
   };
 
   /** A copy stands beside what is built. */
@@ -36,8 +41,8 @@
     });
   }
 
-  const put = (level: Level, change: Partial<Level>) =>
-    plan.do({ do: "put-level", level: { ...level, ...change } });
+  const put = ({ id }: Level, change: Partial<Level>) =>
+    plan.do(() => ({ do: "put-level", level: { ...(plan.entities.get(id) as Level), ...change } }));
 
   async function add() {
     const top = plan.levels.at(-1)!;

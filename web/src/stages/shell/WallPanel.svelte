@@ -13,10 +13,13 @@
   let split = $state<number | null>(null);
   const straight = $derived(!wall.bow);
 
+  // The panel is made anew for each thing: a figure still being typed when another is picked goes to its own.
+  // svelte-ignore state_referenced_locally
+  const id = wall.id;
   const length = (along: "Left" | "Right" | "Centre", value: number) =>
-    plan.do({ do: "set-wall-length", id: wall.id, length: value, stays, along, certainty: "Surveyed" });
+    plan.do({ do: "set-wall-length", id, length: value, stays, along, certainty: "Surveyed" });
   const change = (to: object) =>
-    plan.do({ do: "change-walls", ids: [wall.id], sure: false, ...to } as Parameters<typeof plan.do>[0]);
+    plan.do({ do: "change-walls", ids: [id], sure: false, ...to } as Parameters<typeof plan.do>[0]);
   /** Which way an end lies, so that a person knows which is which. */
   const end = (atStart: boolean) => {
     const [a, b] = atStart ? [wall.start, wall.end] : [wall.end, wall.start];
