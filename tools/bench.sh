@@ -17,3 +17,5 @@ done
 dotnet "$bench" probe http://127.0.0.1:5981
 dotnet "$bench" plan rows 10000 "$folder/rows.wellsedes.json"
 node bench/browser/frames.mjs http://127.0.0.1:5981 "$folder/rows.wellsedes.json"
+dotnet "$bench" picture "$folder/backing.jpg"
+node bench/browser/backing.mjs http://127.0.0.1:5981 "$folder/backing.jpg"

@@ -34,6 +34,9 @@ switch (args)
         var made = kind == "rows" ? Halls.Rows(int.Parse(count)) : Halls.Banquet(int.Parse(count));
         File.WriteAllBytes(path, PlanFiles.Write(made));
         break;
+    case ["picture", var picturePath]:
+        Picture(picturePath);
+        break;
     case ["probe", var address]:
         await ProbeAsync(new Uri(address));
         break;
@@ -57,6 +60,32 @@ static void Full(int tables)
         20,
         _ => GC.KeepAlive(new WalkwayAnalysis(scene))
     );
+}
+
+// A scan of 8 000 by 6 000 pixels: paper with specks, and a grid of pen lines.
+static void Picture(string path)
+{
+    using var surface = SkiaSharp.SKSurface.Create(
+        new SkiaSharp.SKImageInfo(8000, 6000, SkiaSharp.SKColorType.Rgba8888, SkiaSharp.SKAlphaType.Opaque)
+    );
+    surface.Canvas.Clear(new SkiaSharp.SKColor(246, 243, 234));
+    using var pen = new SkiaSharp.SKPaint
+    {
+        Color = new SkiaSharp.SKColor(60, 60, 66),
+        StrokeWidth = 5,
+        IsAntialias = true,
+    };
+    var random = new Random(3);
+    for (var i = 0; i < 20_000; i++)
+        surface.Canvas.DrawRect(random.Next(8000), random.Next(6000), 2, 2, pen);
+    for (var i = 0; i < 40; i++)
+    {
+        surface.Canvas.DrawLine(200 * i, 0, 200 * i + 300, 6000, pen);
+        surface.Canvas.DrawLine(0, 150 * i, 8000, 150 * i + 200, pen);
+    }
+    using var image = surface.Snapshot();
+    using var data = image.Encode(SkiaSharp.SKEncodedImageFormat.Jpeg, 85);
+    File.WriteAllBytes(path, data.ToArray());
 }
 
 // A floor of 961 rooms of 3 by 3 m with 1 984 walls; each run one wall has just been given another thickness.

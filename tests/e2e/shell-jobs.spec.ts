@@ -143,7 +143,9 @@ test("a studio flat from a list of thirty typed lengths, with a slanted wall and
   expect(found.map((room) => room.inside).sort()).toEqual([34.6, 4.6].sort());
   // Net: the two shafts of 0.24 m² come off.
   await expect(planner.tally).toContainText("38.7 m²");
-  await expect(page.locator("dt", { hasText: "Gross internal" }).first()).toBeVisible();
+  await expect(
+    page.locator("dt", { hasText: "Gross internal" }).first(),
+  ).toBeVisible();
   job.done("studio flat");
 });
 

@@ -52,7 +52,7 @@
     <label class="w-[88px] text-soft" for="pdf-page">PDF page</label>
     <input id="pdf-page" class="field w-20" type="number" min="1" max="2000" bind:value={page} />
   </div>
-  <label class="action block w-full cursor-pointer text-center focus-within:outline-2">
+  <label class="action flex w-full cursor-pointer items-center justify-center focus-within:outline-2">
     {busy ? "Reading…" : "Choose a picture or PDF…"}
     <input
       class="sr-only"
