@@ -1,5 +1,6 @@
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Drawings;
+using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
@@ -151,9 +152,25 @@ public sealed class DrawingTests
         Assert.Equal(region.Area / 10, length, region.Area / 10 * 0.02);
     }
 
-    private static Sheet Compose(Func<SheetSettings, SheetSettings> change)
+    [Theory]
+    [InlineData(Certainty.Surveyed, "8\u00a0000", false)]
+    [InlineData(Certainty.Assumed, "8\u00a0000 *", true)]
+    [InlineData(Certainty.Unknown, "(8\u00a0000) *", true)]
+    public void A_length_nobody_surveyed_is_told_on_the_sheet(Certainty certainty, string written, bool noted)
     {
-        var state = new Sample().Room().Door().Place("a", "round-table-1525", 2000, 3000).Place("b", "bar-1800", 5000, 5000).State;
+        var sample = new Sample().Room().Do(new ChangeWalls(["room-north", "room-south"], Height: 2900, Certainty: certainty));
+        var lines = Compose(s => s, sample).Drawing.Marks.OfType<TextMark>().Select(mark => mark.Text).ToArray();
+        Assert.Contains(written, lines);
+        Assert.Equal(noted, lines.Any(line => line.Contains("verify on site", StringComparison.Ordinal)));
+        // The depth was not doubted.
+        Assert.Contains("6\u00a0000", lines);
+    }
+
+    private static Sheet Compose(Func<SheetSettings, SheetSettings> change, Sample? sample = null)
+    {
+        var state = (
+            sample ?? new Sample().Room().Door().Place("a", "round-table-1525", 2000, 3000).Place("b", "bar-1800", 5000, 5000)
+        ).State;
         var settings = change(state.Plan.All<SheetSettings>().Single());
         return new SheetComposer(new EvenLetters()).Compose(
             new SheetInput(
