@@ -11,16 +11,25 @@ internal sealed class DimensionPainter(ITextMeasure text, PaperMap map, UnitSyst
     private const double Chain = 6.5;
     private const double Overall = 12.5;
 
+    /// <summary>A room further than this from the plan's edge, in mm, has no size outside it.</summary>
+    private const double Inside = 1500;
+
     public void Paint(SheetInput input)
     {
+        var walls = input.Space.Bounds;
         foreach (var room in input.Space.Rooms)
         {
+            // A size stands outside the plan, on the side its room lies at; a room deep inside would only cross the others.
             var box = room.Outline.Bounds;
-            var walls = input.Space.Bounds;
-            var onTop = (walls.MaxY - box.MaxY) / map.Ratio;
-            var onLeft = (box.MinX - walls.MinX) / map.Ratio;
-            Between(new Point(box.MinX, box.MaxY), new Point(box.MaxX, box.MaxY), Overall + onTop, Known(input, room, true));
-            Between(new Point(box.MinX, box.MinY), new Point(box.MinX, box.MaxY), Overall + onLeft, Known(input, room, false));
+            var (across, along) = (Known(input, room, true), Known(input, room, false));
+            if (walls.MaxY - box.MaxY < Inside)
+                Between(new(box.MinX, box.MaxY), new(box.MaxX, box.MaxY), Overall + (walls.MaxY - box.MaxY) / map.Ratio, across);
+            else if (box.MinY - walls.MinY < Inside)
+                Between(new(box.MaxX, box.MinY), new(box.MinX, box.MinY), Overall + (box.MinY - walls.MinY) / map.Ratio, across);
+            if (box.MinX - walls.MinX < Inside)
+                Between(new(box.MinX, box.MinY), new(box.MinX, box.MaxY), Overall + (box.MinX - walls.MinX) / map.Ratio, along);
+            else if (walls.MaxX - box.MaxX < Inside)
+                Between(new(box.MaxX, box.MaxY), new(box.MaxX, box.MinY), Overall + (walls.MaxX - box.MaxX) / map.Ratio, along);
         }
         foreach (var wall in input.Space.Openings.GroupBy(place => place.Wall))
             ChainAlong(input, wall.Key, [.. wall.Select(place => place.Opening)]);

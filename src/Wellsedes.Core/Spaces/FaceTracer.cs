@@ -4,9 +4,15 @@ using Wellsedes.Core.Geometry;
 namespace Wellsedes.Core.Spaces;
 
 /// <summary>What walls and boundaries leave free: closed faces, and the outer outlines of what is built.</summary>
-/// <param name="Free">Every closed piece of floor, with the islands in it as holes.</param>
-/// <param name="Solid">The united bodies, with the faces inside them as holes.</param>
-public sealed record TracedFaces(ImmutableArray<Region> Free, ImmutableArray<Region> Solid);
+/// <param name="free">Every closed piece of floor, with the islands in it as holes.</param>
+/// <param name="unite">Makes the united bodies, with the faces inside them as holes, when they are first asked for.</param>
+public sealed class TracedFaces(ImmutableArray<Region> free, Func<ImmutableArray<Region>> unite)
+{
+    private readonly Lazy<ImmutableArray<Region>> solid = new(unite);
+
+    public ImmutableArray<Region> Free => free;
+    public ImmutableArray<Region> Solid => solid.Value;
+}
 
 /// <summary>
 /// Traces the faces of an arrangement of convex bodies and lines. All corners are put on a grid of a thousandth of a
@@ -109,9 +115,7 @@ public static class FaceTracer
             free.Add(side);
             free.Add((side.To, side.From));
         }
-        var result = new TracedFaces(Regions(Loops(free, out broken)), Regions(Loops(solid, out var brokenToo)));
-        broken += brokenToo;
-        return result;
+        return new TracedFaces(Regions(Loops(free, out broken)), () => Regions(Loops(solid, out _)));
     }
 
     /// <summary>The sides a body came to have beside its neighbours, kept while the neighbours are the same objects.</summary>

@@ -92,6 +92,12 @@ public static class SpaceFinder
     /// </summary>
     internal static IEnumerable<WallPiece> Pieces(WallBody body, IEnumerable<Opening> openings, double sag)
     {
+        if (body.Wall.Line.IsStraight && !openings.Any())
+        {
+            foreach (var shape in body.Shapes)
+                yield return new WallPiece(body.Wall, null, shape.Convex);
+            yield break;
+        }
         var from = double.NegativeInfinity;
         var length = body.Wall.Length;
         foreach (var opening in openings.OrderBy(opening => opening.Along))
