@@ -30,7 +30,10 @@ public static class Aiming
     /// <summary>How far off a direction may be, in degrees, to be drawn to it.</summary>
     private const double Turns = 4;
 
-    private readonly record struct CatchLine(Point Through, Point Along, string Name);
+    private readonly record struct CatchLine(Point Through, Point Along, string Name)
+    {
+        public EndlessLine Line => new(Through, Along);
+    }
 
     public static Aim At(AimQuestion question, LevelSpace space)
     {
@@ -119,7 +122,7 @@ public static class Aiming
         if (question.From is not { } from)
             return new Aim(at, caught, 0, null, 0, guides);
         var side = at - from;
-        var heading = Measure.AngleText.Normal(Math.Atan2(side.Y, side.X) * 180 / Math.PI);
+        var heading = Measure.AngleText.Normal(Angles.Of(side));
         double? angle = null;
         if (question.Before is { } before && side.Length > 0)
         {
@@ -261,9 +264,5 @@ public static class Aiming
 
     private static Point Foot(CatchLine line, Point p) => line.Through + line.Along * (p - line.Through).Dot(line.Along);
 
-    private static Point? Cross(CatchLine a, CatchLine b)
-    {
-        var cross = a.Along.Cross(b.Along);
-        return Math.Abs(cross) < 0.05 ? null : a.Through + a.Along * ((b.Through - a.Through).Cross(b.Along) / cross);
-    }
+    private static Point? Cross(CatchLine a, CatchLine b) => a.Line.Crossing(b.Line, 0.05);
 }

@@ -78,7 +78,7 @@ public static class Overlaps
         }
         foreach (var (id, name, solid) in space.Solids())
             grid.Add(new Standing(solid, -1, id, $"a {name.ToLowerInvariant()}", OverlapKind.ThroughShell), solid.Bounds);
-        foreach (var flight in space.Flights.Concat(space.Voids.Select(hole => hole.Flight)))
+        foreach (var flight in space.Flights.Concat(space.Voids))
             grid.Add(
                 new Standing(Fixtures.Solid(flight), -1, flight.Id, Fixtures.NameOf(flight), OverlapKind.OverKeepClear),
                 Fixtures.Solid(flight).Bounds

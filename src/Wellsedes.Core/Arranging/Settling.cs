@@ -38,10 +38,8 @@ public static class Settling
         var (first, foot) = near[0];
         foreach (var (second, _) in near.Skip(1))
         {
-            var cross = first.Along.Cross(second.Along);
-            if (Math.Abs(cross) < 0.05)
+            if (new EndlessLine(first.Through, first.Along).Crossing(new EndlessLine(second.Through, second.Along), 0.05) is not { } meet)
                 continue;
-            var meet = first.Through + first.Along * ((second.Through - first.Through).Cross(second.Along) / cross);
             return new Settled(at with { X = meet.X, Y = meet.Y }, "on a crossing", meet - first.Along * 600, meet + first.Along * 600);
         }
         return new Settled(at with { X = foot.X, Y = foot.Y }, "on a setting-out line", foot - first.Along * 600, foot + first.Along * 600);

@@ -107,7 +107,7 @@ internal sealed class DimensionPainter(ITextMeasure text, PaperMap map, UnitSyst
         };
         const double size = 2.5;
         var wide = text.Width(written, size, false);
-        var turn = -Math.Atan2(along.Y, along.X) * 180 / Math.PI;
+        var turn = -Angles.Of(along);
         var upright = AngleText.Normal(turn) is > 90.5 and < 270.5;
         var reading = upright ? along * -1 : along;
         var up = reading.Left() * -1;

@@ -10,7 +10,7 @@ internal static class FixturePainter
     /// <summary>Heights in mm at which a sloping ceiling gets a contour.</summary>
     public static readonly double[] Contours = [1000, 1500, 2000, 2300];
 
-    private static PathShape Whole(IFixture f) => PathShape.Box(-f.Width / 2, -f.Depth / 2, f.Width / 2, f.Depth / 2);
+    private static PathShape Whole(Fixture f) => PathShape.Box(-f.Width / 2, -f.Depth / 2, f.Width / 2, f.Depth / 2);
 
     public static PathShape Flight(Flight flight)
     {

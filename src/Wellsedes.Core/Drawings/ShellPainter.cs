@@ -36,21 +36,24 @@ public sealed record ShellPaths(
 public static class ShellPainter
 {
     /// <summary>The shell's paths with hatch lines a distance in mm apart on the level.</summary>
-    public static ShellPaths Paint(LevelSpace space, double hatchApart) =>
-        new(
+    public static ShellPaths Paint(LevelSpace space, double hatchApart)
+    {
+        var doors = space.Openings.SelectMany(DoorPainter.Parts).ToArray();
+        return new ShellPaths(
             Join(space.WallFaces.Select(Outline)),
             Join(space.HatchedFaces.Select(face => Hatching.Of(face, hatchApart)).OfType<PathShape>()),
             Join(space.Openings.Where(o => o.Opening.Kind == OpeningKind.Window).Select(Window)),
-            Join(space.Openings.SelectMany(o => DoorPainter.Parts(o).Select(part => part.Panel))),
-            Join(space.Openings.SelectMany(o => DoorPainter.Parts(o).Select(part => part.Swing))),
+            Join(doors.Select(part => part.Panel)),
+            Join(doors.Select(part => part.Swing)),
             Join(space.Columns.Select(Column)),
             Join(space.KeepClear.Select(area => PathShape.Closed(Fixtures.Solid(area).Outline()))),
             Join(space.Boundaries.Select(Edge)),
             Join(space.Flights.Select(FixturePainter.Flight).Concat(space.Platforms.Select(FixturePainter.Platform))),
             Join(space.Fittings.Where(f => !f.IsPoint).Select(FixturePainter.Fitting)),
             Join(space.Fittings.Where(f => f.IsPoint).Select(FixturePainter.Fitting)),
-            Join(space.LowCeilings.Select(FixturePainter.LowCeiling).Concat(space.Voids.Select(hole => FixturePainter.Void(hole.Flight))))
+            Join(space.LowCeilings.Select(FixturePainter.LowCeiling).Concat(space.Voids.Select(FixturePainter.Void)))
         );
+    }
 
     private static PathShape Edge(Boundary boundary)
     {

@@ -128,7 +128,7 @@ internal static class BackingEdits
         if (!(edit.From.DistanceTo(edit.To) >= 2))
             return EditAnswer.No("to", "The two points are in the same place on the picture.");
         var (from, to) = (backing.ToLevel(edit.From), backing.ToLevel(edit.To));
-        var angle = Math.Atan2(to.Y - from.Y, to.X - from.X) * 180 / Math.PI - (edit.Upright ? 90 : 0);
+        var angle = Angles.Of(to - from) - (edit.Upright ? 90 : 0);
         // The nearer way round: a line drawn right to left is as level as one drawn left to right.
         angle -= 180 * Math.Round(angle / 180);
         var after = backing with { Turn = AngleText.Normal(backing.Turn - angle) };

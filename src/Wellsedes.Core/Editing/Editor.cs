@@ -79,7 +79,7 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
                 return EditAnswer.No("ids", "Something to remove is no longer there.");
             if (entity is PlanDetails or Scheme or Brief or Checks or SheetSettings)
                 return EditAnswer.No("ids", "This is part of every plan and cannot be removed.");
-            if (FixtureEdits.IsHeld(entity))
+            if (entity is IHoldable { Held: true })
                 return EditAnswer.No("ids", $"{Named(entity)} is held in place; let it go first.");
             if (entity is Level level && ShellEdits.KeepsLevel(plan, level) is { } kept)
                 return EditAnswer.No(kept);
@@ -107,7 +107,7 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
             Item item => item.Label.Length > 0 ? $"item {item.Label}" : "an item",
             Dimension => "a measure",
             Opening opening => OpeningSizes.Of(opening.Kind).Name,
-            IFixture fixture => FixtureEdits.Called(fixture),
+            Fixture fixture => FixtureEdits.Called(fixture),
             Wall => "a wall",
             Room => "a room's name",
             Boundary => "a boundary",

@@ -13,7 +13,7 @@ internal static class FixtureEdits
 
     public static EditAnswer Put(Plan plan, PutFixture edit)
     {
-        if (edit.Fixture is not IFixture fixture)
+        if (edit.Fixture is not Fixture fixture)
             return EditAnswer.No("fixture", "Only fixed things of the shell can be put in this way.");
         var thing = Called(fixture);
         var units = plan.Details.Units;
@@ -37,7 +37,7 @@ internal static class FixtureEdits
         var before = plan.Find(fixture.Id);
         if (before is not null && before.GetType() != edit.Fixture.GetType())
             return EditAnswer.No("id", $"\"{fixture.Id}\" is something else.");
-        if (before is IFixture { Held: true } held && fixture.Held && held.Placement != fixture.Placement)
+        if (before is Fixture { Held: true } held && fixture.Held && held.Placement != fixture.Placement)
             return EditAnswer.No("fixture", $"{Fixtures.NameOf(held)} is held in place; let it go first.");
         return Editor.Swap(before is null ? $"Put in {thing}" : $"Changed {thing}", before, Settled(plan, edit.Fixture));
     }
@@ -98,7 +98,7 @@ internal static class FixtureEdits
         }
     }
 
-    public static string Called(IFixture fixture)
+    public static string Called(Fixture fixture)
     {
         var name = fixture switch
         {
@@ -121,23 +121,23 @@ internal static class FixtureEdits
         var change = new ShellChange(plan);
         foreach (var id in edit.Ids.Distinct())
         {
-            if (plan.Find(id) is not IFixture fixture)
+            if (plan.Find(id) is not Fixture fixture)
                 return EditAnswer.No("ids", "Something to move is no longer there.");
             if (fixture.Held)
                 return EditAnswer.No("ids", $"{Fixtures.NameOf(fixture)} is held in place; let it go first.");
             var p = fixture.Placement;
             if (CheckPlacement(p with { X = p.X + edit.Dx, Y = p.Y + edit.Dy }) is { } problem)
                 return EditAnswer.No(problem);
-            change.Put(At((Entity)fixture, p.X + edit.Dx, p.Y + edit.Dy, p.Turn));
+            change.Put(fixture with { X = p.X + edit.Dx, Y = p.Y + edit.Dy });
         }
         return change.Done(
-            edit.Ids.Length == 1 ? $"Moved {Called((IFixture)plan.Find(edit.Ids[0])!)}" : $"Moved {edit.Ids.Length} fixed things"
+            edit.Ids.Length == 1 ? $"Moved {Called((Fixture)plan.Find(edit.Ids[0])!)}" : $"Moved {edit.Ids.Length} fixed things"
         );
     }
 
     public static EditAnswer ByOffsets(Plan plan, PutByOffsets edit)
     {
-        if (plan.Find(edit.Id) is not IFixture fixture)
+        if (plan.Find(edit.Id) is not Fixture fixture)
             return EditAnswer.No("id", "The thing to place is no longer there.");
         if (fixture.Held)
             return EditAnswer.No("id", $"{Fixtures.NameOf(fixture)} is held in place; let it go first.");
@@ -173,12 +173,12 @@ internal static class FixtureEdits
         var p = fixture.Placement;
         if (CheckPlacement(p with { X = p.X + by.X, Y = p.Y + by.Y }) is { } problem)
             return EditAnswer.No(problem);
-        return Editor.Swap($"Placed {Called(fixture)}", (Entity)fixture, At((Entity)fixture, p.X + by.X, p.Y + by.Y, p.Turn));
+        return Editor.Swap($"Placed {Called(fixture)}", fixture, fixture with { X = p.X + by.X, Y = p.Y + by.Y });
     }
 
     public static EditAnswer Repeat(Plan plan, RepeatFixture edit)
     {
-        if (plan.Find(edit.Id) is not IFixture fixture)
+        if (plan.Find(edit.Id) is not Fixture fixture)
             return EditAnswer.No("id", "The thing to repeat is no longer there.");
         if (edit.Columns < 1 || edit.Rows < 1 || (long)edit.Columns * edit.Rows is < 2 or > MostCopies)
             return EditAnswer.No(
@@ -199,23 +199,10 @@ internal static class FixtureEdits
                 return EditAnswer.No("newId", $"There is already something called \"{id}\".");
             if (CheckPlacement(new Placement(at.X, at.Y, 0)) is { } problem)
                 return EditAnswer.No(problem);
-            change.Put(At((Entity)fixture with { Id = id }, at.X, at.Y, fixture.Placement.Turn));
+            change.Put(fixture with { Id = id, X = at.X, Y = at.Y });
         }
         return change.Done($"Repeated {Called(fixture)} {edit.Columns} by {edit.Rows}");
     }
-
-    /// <summary>A fixed thing somewhere else.</summary>
-    public static Entity At(Entity fixture, double x, double y, double turn) =>
-        fixture switch
-        {
-            Column f => f with { X = x, Y = y, Turn = turn },
-            KeepClear f => f with { X = x, Y = y, Turn = turn },
-            Flight f => f with { X = x, Y = y, Turn = turn },
-            Platform f => f with { X = x, Y = y, Turn = turn },
-            Fitting f => f with { X = x, Y = y, Turn = turn },
-            LowCeiling f => f with { X = x, Y = y, Turn = turn },
-            _ => throw new ArgumentException($"{fixture.GetType().Name} is no fixed thing.", nameof(fixture)),
-        };
 
     /// <summary>Holds or lets go; null for things that cannot be held.</summary>
     public static Entity? Held(Entity entity, bool held) =>
@@ -224,12 +211,7 @@ internal static class FixtureEdits
             Item e => e with { Held = held },
             Wall e => e with { Held = held },
             Opening e => e with { Held = held },
-            Column e => e with { Held = held },
-            KeepClear e => e with { Held = held },
-            Flight e => e with { Held = held },
-            Platform e => e with { Held = held },
-            Fitting e => e with { Held = held },
-            LowCeiling e => e with { Held = held },
+            Fixture e => e with { Held = held },
             SettingOutLine e => e with { Held = held },
             Backing e => e with { Held = held },
             _ => null,
@@ -249,16 +231,4 @@ internal static class FixtureEdits
             ? EditAnswer.No("ids", edit.Held ? "It is held already." : "It is not held.")
             : EditAnswer.Done(new Change(edit.Held ? "Held in place" : "Let go", [.. changes]));
     }
-
-    public static bool IsHeld(Entity entity) =>
-        entity switch
-        {
-            Item e => e.Held,
-            Wall e => e.Held,
-            Opening e => e.Held,
-            IFixture e => e.Held,
-            SettingOutLine e => e.Held,
-            Backing e => e.Held,
-            _ => false,
-        };
 }

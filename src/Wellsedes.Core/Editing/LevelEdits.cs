@@ -117,7 +117,7 @@ internal static class LevelEdits
                 return EditAnswer.No("newId", $"There is already something called \"{id}\".");
             if ((SizeSense.CheckPlace("line", through.X) ?? SizeSense.CheckPlace("line", through.Y)) is { } problem)
                 return EditAnswer.No(problem);
-            var angle = AngleText.Normal(Math.Atan2(along.Y, along.X) * 180 / Math.PI);
+            var angle = AngleText.Normal(Angles.Of(along));
             change.Put(new SettingOutLine(id, wall.LevelId, through.X, through.Y, angle));
         }
         return change.Done(edit.Count == 1 ? "Set out a line" : $"Set out {edit.Count} lines");

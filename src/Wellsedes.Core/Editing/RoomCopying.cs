@@ -129,12 +129,8 @@ internal static class RoomCopying
         ];
     }
 
-    private static Point Meet(BowedLine first, BowedLine next)
-    {
-        var (a, b) = (first.Direction(first.Length), next.Direction(0));
-        var cross = a.Cross(b);
-        return Math.Abs(cross) < 0.01 ? Point.Middle(first.End, next.Start) : first.End + a * ((next.Start - first.End).Cross(b) / cross);
-    }
+    private static Point Meet(BowedLine first, BowedLine next) =>
+        first.Onward.Crossing(next.Back, 0.01) ?? Point.Middle(first.End, next.Start);
 
     /// <summary>A run of a room's outline moved out to the middle of its wall.</summary>
     private static BowedLine Outward(Wall? wall, Point from, Point to)
@@ -186,14 +182,14 @@ internal static class RoomCopying
         return null;
     }
 
-    private static IEnumerable<IFixture> Inside(LevelSpace space, FoundRoom room) =>
+    private static IEnumerable<Fixture> Inside(LevelSpace space, FoundRoom room) =>
         Fixtures
             .All(space.Columns, space.KeepClear, space.Platforms, space.Fittings, space.LowCeilings)
             .Where(fixture => room.Outline.Holds(fixture.Placement.Origin));
 
-    private static Entity Moved(IFixture fixture, Motion motion, string id)
+    private static Entity Moved(Fixture fixture, Motion motion, string id)
     {
         var (x, y, turn) = motion.Of(fixture.Placement);
-        return FixtureEdits.At((Entity)fixture with { Id = id }, x, y, turn);
+        return fixture with { Id = id, X = x, Y = y, Turn = turn };
     }
 }

@@ -13,8 +13,6 @@ internal sealed class ShellChange(Plan plan)
     public T? Now<T>(string id)
         where T : Entity => after.TryGetValue(id, out var entity) ? entity as T : plan.Find<T>(id);
 
-    public bool Has(string id) => after.TryGetValue(id, out var entity) ? entity is not null : plan.Find(id) is not null;
-
     public void Put(Entity entity) => after[entity.Id] = entity;
 
     public void Put(IEnumerable<Entity> entities)

@@ -16,7 +16,7 @@ public static class ShellChecks
                 ?? Editor.CheckText("makeUp", wall.MakeUp, 0, 40),
             Boundary boundary => Line("boundary", boundary.Line),
             Opening opening => OfOpening(plan, opening),
-            IFixture fixture => Size("width", fixture.Width)
+            Fixture fixture => Size("width", fixture.Width)
                 ?? Size("depth", fixture.Depth)
                 ?? FixtureEdits.CheckPlacement(fixture.Placement)
                 ?? FixtureEdits.Own(plan, entity, true),

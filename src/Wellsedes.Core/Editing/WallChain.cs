@@ -32,12 +32,6 @@ internal static class WallChain
     private static Point Line(this BowedLine side) => side.At(side.Length / 2);
 
     /// <summary>Where one moved side runs into the next.</summary>
-    private static Point Meet(BowedLine first, BowedLine next)
-    {
-        var (a, b) = (first.Direction(first.Length), next.Direction(0));
-        var cross = a.Cross(b);
-        if (Math.Abs(cross) < 1e-6)
-            return Point.Middle(first.End, next.Start);
-        return first.End + a * ((next.Start - first.End).Cross(b) / cross);
-    }
+    private static Point Meet(BowedLine first, BowedLine next) =>
+        first.Onward.Crossing(next.Back, 1e-6) ?? Point.Middle(first.End, next.Start);
 }

@@ -102,8 +102,6 @@ internal sealed class WallMoves(ShellChange change, LevelSpace space)
     {
         if (!a.IsStraight || !b.IsStraight)
             return null;
-        var (u, v) = (a.Direction(0), b.Direction(0));
-        var cross = u.Cross(v);
-        return Math.Abs(cross) < 0.1 ? null : a.Start + u * ((b.Start - a.Start).Cross(v) / cross);
+        return new EndlessLine(a.Start, a.Direction(0)).Crossing(new EndlessLine(b.Start, b.Direction(0)), 0.1);
     }
 }

@@ -17,4 +17,7 @@ public static class Angles
             _ => Math.SinCos(turned * Math.PI / 180),
         };
     }
+
+    /// <summary>The angle of a direction in degrees counter-clockwise from east, from -180 to 180.</summary>
+    public static double Of(Point direction) => Math.Atan2(direction.Y, direction.X) * 180 / Math.PI;
 }

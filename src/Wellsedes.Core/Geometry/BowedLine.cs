@@ -97,6 +97,11 @@ public readonly record struct BowedLine(Point Start, Point End, double Bow)
         return steps;
     }
 
+    /// <summary>The straight line a walk would go on along past the end, and the one it would have come by.</summary>
+    public EndlessLine Onward => new(End, Direction(Length));
+
+    public EndlessLine Back => new(Start, Direction(0));
+
     public BowedLine Reversed => new(End, Start, -Bow);
 
     /// <summary>The part between two distances along.</summary>

@@ -30,7 +30,4 @@ public sealed record LevelState(
     WalkwayAnalysis Walkways,
     ImmutableArray<Overlap> Overlaps,
     ImmutableArray<RoomFigures> Rooms
-)
-{
-    public bool StepFreeThroughout => Rooms.All(room => room.StepFree);
-}
+);

@@ -43,13 +43,10 @@ public sealed class Planner
     public Planner(CatalogueList catalogue)
     {
         forms = new ItemForms(catalogue);
-        editor = new Editor(forms, SpaceOf);
+        editor = new Editor(forms, SpaceOn);
     }
 
     public ItemForms Forms => forms;
-
-    /// <summary>The shell of a level, worked out.</summary>
-    public LevelSpace SpaceOn(Plan plan, string levelId) => SpaceOf(plan, levelId);
 
     public EditAnswer Answer(Plan plan, Edit edit) => editor.Answer(plan, edit);
 
@@ -93,7 +90,7 @@ public sealed class Planner
     public ImmutableArray<NearDistance> NearTo(PlanState state, IReadOnlySet<string> ids)
     {
         var items = state.Items.Where(item => ids.Contains(item.Item.Id)).ToArray();
-        if (items.Length == 0 && ids.Count == 1 && state.Plan.Find(ids.First()) is IFixture fixture && fixture.LevelId == state.LevelId)
+        if (items.Length == 0 && ids.Count == 1 && state.Plan.Find(ids.First()) is Fixture fixture && fixture.LevelId == state.LevelId)
             return Nearest.OfShapes([Fixtures.Solid(fixture)], ids, state.Space, [], 0);
         return Nearest.Of(items, state.Space, state.Items);
     }
@@ -179,7 +176,7 @@ public sealed class Planner
         bool stepFreeArrival
     )
     {
-        var space = SpaceOf(plan, level.Id);
+        var space = SpaceOn(plan, level.Id);
         var items = forms.PlaceAll(plan, schemeId, level.Id);
         levels.TryGetValue((schemeId, level.Id), out var last);
         if (
@@ -271,7 +268,7 @@ public sealed class Planner
     }
 
     /// <summary>A level's space, kept while no entity of its shell has changed; the last few are kept, so that probes do not drive the plan's own out.</summary>
-    private LevelSpace SpaceOf(Plan plan, string levelId)
+    public LevelSpace SpaceOn(Plan plan, string levelId)
     {
         ImmutableArray<Entity> shell =
         [

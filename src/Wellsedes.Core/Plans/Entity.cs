@@ -128,7 +128,7 @@ public sealed record Item(
     string Label = "",
     bool SetAside = false,
     bool Held = false
-) : Entity(Id), IOfScheme, IOnLevel
+) : Entity(Id), IOfScheme, IOnLevel, IHoldable
 {
     [JsonIgnore]
     public Placement Placement => new(X, Y, Turn);

@@ -3,14 +3,20 @@ using Wellsedes.Core.Geometry;
 
 namespace Wellsedes.Core.Plans;
 
-/// <summary>A thing of the shell that stands somewhere with a turn and a size, and can be moved as one.</summary>
-public interface IFixture : IOnLevel
+/// <summary>An entity that can be held in place: it neither moves nor goes until it is let go.</summary>
+public interface IHoldable
 {
-    string Id { get; }
-    Placement Placement { get; }
-    double Width { get; }
-    double Depth { get; }
     bool Held { get; }
+}
+
+/// <summary>A thing of the shell that stands about its middle with a turn and a size, and can be moved as one.</summary>
+public abstract record Fixture(string Id, string LevelId, double X, double Y, double Turn, double Width, double Depth, bool Held)
+    : Entity(Id),
+        IOnLevel,
+        IHoldable
+{
+    [JsonIgnore]
+    public Placement Placement => new(X, Y, Turn);
 }
 
 /// <summary>
@@ -67,7 +73,7 @@ public sealed record Wall(
     double Bow = 0,
     Certainty Certainty = Certainty.Surveyed,
     bool Held = false
-) : Entity(Id), IOnLevel
+) : Entity(Id), IOnLevel, IHoldable
 {
     [JsonIgnore]
     public BowedLine Line => new(Start, End, Bow);
@@ -127,7 +133,7 @@ public sealed record Opening(
     string Name,
     double? MainLeaf = null,
     bool Held = false
-) : Entity(Id)
+) : Entity(Id), IHoldable
 {
     [JsonIgnore]
     public bool IsDoor => Kind is not (OpeningKind.Window or OpeningKind.Gap);
@@ -166,11 +172,7 @@ public sealed record Column(
     double Depth,
     bool Round,
     bool Held = false
-) : Entity(Id), IFixture
-{
-    [JsonIgnore]
-    public Placement Placement => new(X, Y, Turn);
-}
+) : Fixture(Id, LevelId, X, Y, Turn, Width, Depth, Held);
 
 /// <summary>A rectangle of floor that nothing may stand on.</summary>
 public sealed record KeepClear(
@@ -183,11 +185,7 @@ public sealed record KeepClear(
     double Depth,
     string Name,
     bool Held = false
-) : Entity(Id), IFixture
-{
-    [JsonIgnore]
-    public Placement Placement => new(X, Y, Turn);
-}
+) : Fixture(Id, LevelId, X, Y, Turn, Width, Depth, Held);
 
 [JsonConverter(typeof(JsonStringEnumConverter<FlightKind>))]
 public enum FlightKind
@@ -215,11 +213,7 @@ public sealed record Flight(
     string ToLevelId = "",
     string Name = "",
     bool Held = false
-) : Entity(Id), IFixture
-{
-    [JsonIgnore]
-    public Placement Placement => new(X, Y, Turn);
-}
+) : Fixture(Id, LevelId, X, Y, Turn, Width, Depth, Held);
 
 /// <summary>A raised (Rise more than 0) or sunken rectangle of floor; its edges are steps.</summary>
 public sealed record Platform(
@@ -233,11 +227,7 @@ public sealed record Platform(
     double Rise,
     string Name = "",
     bool Held = false
-) : Entity(Id), IFixture
-{
-    [JsonIgnore]
-    public Placement Placement => new(X, Y, Turn);
-}
+) : Fixture(Id, LevelId, X, Y, Turn, Width, Depth, Held);
 
 [JsonConverter(typeof(JsonStringEnumConverter<FittingKind>))]
 public enum FittingKind
@@ -268,11 +258,8 @@ public sealed record Fitting(
     double Height,
     string Name = "",
     bool Held = false
-) : Entity(Id), IFixture
+) : Fixture(Id, LevelId, X, Y, Turn, Width, Depth, Held)
 {
-    [JsonIgnore]
-    public Placement Placement => new(X, Y, Turn);
-
     [JsonIgnore]
     public bool IsPoint => Kind is FittingKind.Socket or FittingKind.DataPoint or FittingKind.WaterPoint;
 }
@@ -289,11 +276,8 @@ public sealed record LowCeiling(
     double LowHeight,
     double HighHeight,
     bool Held = false
-) : Entity(Id), IFixture
+) : Fixture(Id, LevelId, X, Y, Turn, Width, Depth, Held)
 {
-    [JsonIgnore]
-    public Placement Placement => new(X, Y, Turn);
-
     /// <summary>The depth in mm from the low side at which the ceiling reaches a height, within 0 and Depth.</summary>
     public double DepthBelow(double height) =>
         HighHeight <= height ? Depth
@@ -302,7 +286,10 @@ public sealed record LowCeiling(
 }
 
 /// <summary>A construction line through (X, Y) at an angle in degrees; endless both ways.</summary>
-public sealed record SettingOutLine(string Id, string LevelId, double X, double Y, double Angle, bool Held = false) : Entity(Id), IOnLevel
+public sealed record SettingOutLine(string Id, string LevelId, double X, double Y, double Angle, bool Held = false)
+    : Entity(Id),
+        IOnLevel,
+        IHoldable
 {
     [JsonIgnore]
     public Point Through => new(X, Y);
@@ -335,7 +322,7 @@ public sealed record Backing(
     double Fade = 0.5,
     bool Held = false,
     string ScaleFrom = ""
-) : Entity(Id), IOnLevel
+) : Entity(Id), IOnLevel, IHoldable
 {
     [JsonIgnore]
     public Placement Placement => new(X, Y, Turn);

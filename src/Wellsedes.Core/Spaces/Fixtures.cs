@@ -6,14 +6,14 @@ namespace Wellsedes.Core.Spaces;
 /// <summary>The floor that fixed things take, and what they are called.</summary>
 public static class Fixtures
 {
-    public static Convex Solid(IFixture fixture) =>
+    public static Convex Solid(Fixture fixture) =>
         fixture is Column { Round: true }
             ? Convex.Disc(fixture.Placement.Origin, fixture.Width / 2)
             : Convex.Rectangle(default, fixture.Width, fixture.Depth).At(fixture.Placement);
 
-    public static IEnumerable<IFixture> All(params IEnumerable<IFixture>[] kinds) => kinds.SelectMany(kind => kind);
+    public static IEnumerable<Fixture> All(params IEnumerable<Fixture>[] kinds) => kinds.SelectMany(kind => kind);
 
-    public static string NameOf(IFixture fixture) =>
+    public static string NameOf(Fixture fixture) =>
         fixture switch
         {
             Column => "Column",

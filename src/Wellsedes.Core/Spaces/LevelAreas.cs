@@ -23,7 +23,7 @@ public sealed record LevelAreas(double NetInternal, double GrossInternal, double
         var outer = outlines.Where(region => !outlines.Any(o => o != region && Within(region, o))).ToArray();
         var external = outer.Sum(region => Math.Abs(Region.SignedArea(region.Outline)));
         var perimeter = FaceTracer.Trace(Perimeter(all, bodies, walls.Free), []).Solid;
-        var band = perimeter.Where(region => outer.Any(o => Within(region, o) || Same(region, o))).Sum(region => region.Area);
+        var band = perimeter.Where(region => outer.Any(o => o.Bounds.Meets(region.Bounds))).Sum(region => region.Area);
         return new LevelAreas(
             rooms.Where(room => room.Walled && RoomUses.IsUsable(room.Room.Use)).Sum(room => room.NetInternal),
             (external - band) / 1e6,
@@ -35,8 +35,6 @@ public sealed record LevelAreas(double NetInternal, double GrossInternal, double
         outer.Bounds.Including(inner.Bounds) == outer.Bounds
         && outer.Bounds != inner.Bounds
         && new Region(outer.Outline, []).Holds(inner.Outline[0]);
-
-    private static bool Same(Region a, Region b) => a.Bounds.Meets(b.Bounds);
 
     /// <summary>The parts of walls that have the outside on one side, from joint to joint.</summary>
     private static IEnumerable<Convex> Perimeter(
@@ -81,8 +79,9 @@ public sealed record LevelAreas(double NetInternal, double GrossInternal, double
                     if (stop >= 0 && joints.Count(j => Math.Abs(j.Along - stop) < 1) > 1)
                     {
                         var (at, direction) = (line.At(stop), line.Direction(stop));
-                        var turn = Math.Atan2(direction.Y, direction.X) * 180 / Math.PI;
-                        yield return Convex.Rectangle(default, 2 * OnBy(stop), wall.Thickness).At(new Placement(at.X, at.Y, turn));
+                        yield return Convex
+                            .Rectangle(default, 2 * OnBy(stop), wall.Thickness)
+                            .At(new Placement(at.X, at.Y, Angles.Of(direction)));
                     }
             }
         }

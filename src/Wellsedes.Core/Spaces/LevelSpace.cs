@@ -24,12 +24,7 @@ public sealed record FoundRoom(Room Room, Region Outline, double GrossInternal, 
 /// <param name="Gap">How far off that is, in mm.</param>
 public sealed record LooseEnd(string WallId, bool AtStart, Point At, Point Meets, double Gap);
 
-/// <summary>A flight that arrives on this level from the one below: its head is a way in, the rest is a void.</summary>
-public sealed record StairVoid(Flight Flight)
-{
-    public Convex Floor => Fixtures.Solid(Flight);
-}
-
+/// <param name="Voids">Flights that arrive on this level from below: their heads are ways in, the rest is a hole in the floor.</param>
 /// <param name="Light">Ids of walls that are drawn without hatching: glass, movable and half-height ones.</param>
 /// <summary>The shell of one level, worked out: walls joined and cut, openings placed, rooms found.</summary>
 public sealed record LevelSpace(
@@ -48,7 +43,7 @@ public sealed record LevelSpace(
     ImmutableArray<LowCeiling> LowCeilings,
     ImmutableArray<Boundary> Boundaries,
     ImmutableArray<SettingOutLine> SettingOutLines,
-    ImmutableArray<StairVoid> Voids,
+    ImmutableArray<Flight> Voids,
     ImmutableHashSet<string> Light
 )
 {
@@ -95,7 +90,7 @@ public sealed record LevelSpace(
             .Select(piece => piece.Body.Bounds)
             .Concat(Fixtures.All(Columns, KeepClear, Flights, Platforms, Fittings, LowCeilings).Select(f => Fixtures.Solid(f).Bounds))
             .Concat(Boundaries.Select(b => Geometry.Bounds.Around([b.Start, b.End, b.Line.At(b.Line.Length / 2)])))
-            .Concat(Voids.Select(v => v.Floor.Bounds))
+            .Concat(Voids.Select(v => Fixtures.Solid(v).Bounds))
             .Aggregate(Geometry.Bounds.Empty, (box, bounds) => box.Including(bounds))
     );
 

@@ -42,11 +42,8 @@ public static class LooseEnds
             // Straight on, or a little back, to the other wall's middle line.
             var theirs = other.Wall.Line;
             var (along, _) = theirs.Nearest(at);
-            var direction = theirs.Direction(along);
-            var cross = onward.Cross(direction);
-            if (Math.Abs(cross) < 0.17)
+            if (new EndlessLine(at, onward).Crossing(new EndlessLine(theirs.At(along), theirs.Direction(along)), 0.17) is not { } meets)
                 continue;
-            var meets = at + onward * ((theirs.At(along) - at).Cross(direction) / cross);
             var (on, left) = theirs.Nearest(meets);
             if (Math.Abs(left) < 1 && on > 0 && on < theirs.Length)
                 See(meets);

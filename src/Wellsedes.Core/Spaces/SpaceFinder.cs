@@ -38,16 +38,13 @@ public static class SpaceFinder
         var fittings = OnLevel<Fitting>();
         var flights = OnLevel<Flight>();
         var ceilings = OnLevel<LowCeiling>();
-        ImmutableArray<StairVoid> voids =
-        [
-            .. plan.All<Flight>().Where(f => f.ToLevelId == levelId && f.LevelId != levelId).Select(f => new StairVoid(f)),
-        ];
+        ImmutableArray<Flight> voids = [.. plan.All<Flight>().Where(f => f.ToLevelId == levelId && f.LevelId != levelId)];
         Convex[] lost =
         [
             .. columns.Select(Fixtures.Solid),
             .. fittings.Where(f => f.Kind == FittingKind.Shaft).Select(Fixtures.Solid),
             .. flights.Where(f => f.Kind == FlightKind.Stair).Select(Fixtures.Solid),
-            .. voids.Select(v => v.Floor),
+            .. voids.Select(Fixtures.Solid),
             .. ceilings.Select(c => Fixtures.Under(c, AreaDefinitions.LeastUsableHeight)).OfType<Convex>(),
         ];
         var level = plan.Find<Level>(levelId)!;
@@ -134,7 +131,7 @@ public static class SpaceFinder
         var line = wall.Line;
         var middle = line.At(opening.Along);
         var along = line.Direction(opening.Along);
-        var frame = new Placement(middle.X, middle.Y, Math.Atan2(along.Y, along.X) * 180 / Math.PI);
+        var frame = new Placement(middle.X, middle.Y, Angles.Of(along));
         return new OpeningPlace(
             opening,
             wall,

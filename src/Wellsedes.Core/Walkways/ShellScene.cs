@@ -73,7 +73,7 @@ internal sealed record ShellScene(
         foreach (var flight in space.Flights)
             Flights(flight, true, space, checks, arrivals, stepFree, obstacles, sources, targets);
         foreach (var hole in space.Voids)
-            Flights(hole.Flight, false, space, checks, arrivals, stepFree, obstacles, sources, targets);
+            Flights(hole, false, space, checks, arrivals, stepFree, obstacles, sources, targets);
         return new ShellScene(checks, arrivals, obstacles.ToImmutable(), sources.ToImmutable(), targets.ToImmutable());
     }
 
@@ -168,7 +168,7 @@ internal sealed record ShellScene(
                     var middle = from + along * ((at + gap.Item1) / 2);
                     var strip = Convex
                         .Rectangle(default, gap.Item1 - at, EdgeThickness)
-                        .At(new Placement(middle.X, middle.Y, Math.Atan2(along.Y, along.X) * 180 / Math.PI));
+                        .At(new Placement(middle.X, middle.Y, Angles.Of(along)));
                     obstacles.Add(new Obstacle(platform.Id, $"Edge of {Fixtures.NameOf(platform)}", $"{i}-{part++}", strip));
                 }
                 at = Math.Max(at, gap.Item2);

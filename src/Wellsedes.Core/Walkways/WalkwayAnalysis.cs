@@ -106,10 +106,22 @@ public sealed class WalkwayAnalysis
         // The disc's centre, not the point it touches: that point may lie flush against a neighbour.
         var centre = access.On is null ? access.At : access.At + access.Outward * radius;
         var box = new Bounds(centre.X, centre.Y, centre.X, centre.Y).Grown(radius + 1);
-        var near = access.On is null ? (IReadOnlyList<Obstacle>)Scene.Obstacles : grid.Meeting(box);
+        var near = access.On is null ? Around(centre) : grid.Meeting(box);
         var (nearest, position) = Graph.NearestRim(centre, near);
         var depends = access.On is null ? new Bounds(-1e9, -1e9, 1e9, 1e9) : box;
         return new Standing(radius, blocker, nearest, position, depends);
+    }
+
+    /// <summary>Obstacles among which the nearest to a place is: those of a small box round it when one of them is within that box.</summary>
+    private IReadOnlyList<Obstacle> Around(Point p)
+    {
+        foreach (var reach in (ReadOnlySpan<double>)[500, 2000, 8000])
+        {
+            var near = grid.Meeting(new Bounds(p.X, p.Y, p.X, p.Y).Grown(reach));
+            if (near.Exists(obstacle => obstacle.Grown.DistanceTo(p, out _) <= reach))
+                return near;
+        }
+        return Scene.Obstacles;
     }
 
     /// <summary>The radius of the largest empty disc touching at an access point, and what stops it growing.</summary>

@@ -32,7 +32,7 @@ public sealed class WidestWays
     /// <summary>What narrowed the way before it came to the source a face was reached from.</summary>
     private readonly Pinch?[] before;
 
-    public WidestWays(GapGraph graph, IEnumerable<WaySource> sources)
+    public WidestWays(GapGraph graph, IReadOnlyList<WaySource> sources)
     {
         this.graph = graph;
         width = new double[graph.SlotCount];
@@ -41,18 +41,19 @@ public sealed class WidestWays
         before = new Pinch?[graph.SlotCount];
         Array.Fill(cameFrom, (-1, null!));
         var done = new bool[graph.SlotCount];
-        var queue = new PriorityQueue<(int Face, int From, Narrow? Narrow, WaySource Source), double>();
-        foreach (var source in sources)
-            if (graph.FaceAt(source.At) is >= 0 and var face)
-                queue.Enqueue((face, -1, null, source), -source.Width);
+        // What comes from a source has no narrow place yet, and the source's index for the face it comes from.
+        var queue = new PriorityQueue<(int Face, int From, Narrow? Narrow), double>();
+        for (var i = 0; i < sources.Count; i++)
+            if (graph.FaceAt(sources[i].At) is >= 0 and var face)
+                queue.Enqueue((face, i, null), -sources[i].Width);
         while (queue.TryDequeue(out var next, out _))
         {
             if (done[next.Face])
                 continue;
             if (next.Narrow is not { } narrow)
             {
-                width[next.Face] = next.Source.Width;
-                before[next.Face] = next.Source.Pinch;
+                width[next.Face] = sources[next.From].Width;
+                before[next.Face] = sources[next.From].Pinch;
             }
             else
             {
@@ -65,7 +66,7 @@ public sealed class WidestWays
             done[next.Face] = true;
             foreach (var (_, other, onward) in graph.From(next.Face))
                 if (!done[other])
-                    queue.Enqueue((other, next.Face, onward, default), -Math.Min(width[next.Face], onward.Width));
+                    queue.Enqueue((other, next.Face, onward), -Math.Min(width[next.Face], onward.Width));
         }
     }
 

@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Drawings;
+using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Formats.Lettering;
 using Wellsedes.Formats.Pdf;
@@ -49,16 +50,7 @@ public static class SheetEndpoints
             .WithName("issuedFile");
     }
 
-    private sealed record Made(
-        Sheet Sheet,
-        SheetSettings Settings,
-        byte[] Csv,
-        byte[] PlanFile,
-        string SchemeId,
-        long Revision,
-        string Title,
-        string LevelName
-    );
+    private sealed record Made(Sheet Sheet, SheetSettings Settings, PlanState State, long Revision);
 
     private static async Task<SheetFacts> FactsAsync(
         Guid planId,
@@ -85,13 +77,13 @@ public static class SheetEndpoints
     {
         var letter = await NextLetterAsync(planId, context, cancel);
         var made = await MakeAsync(planId, plans, context, levelId, letter, "Draft", cancel);
-        var name = FileNames.Of($"{made.Settings.SheetNumber} {made.Title} draft", kind);
+        var name = FileNames.Of($"{made.Settings.SheetNumber} {made.State.Plan.Details.Title} draft", kind);
         return kind switch
         {
             "pdf" => TypedResults.File(PdfWriter.Write(made.Sheet.Drawing), "application/pdf", name),
             "svg" => TypedResults.File(SvgWriter.Write(made.Sheet.Drawing), "image/svg+xml", name),
             "png" => TypedResults.File(PngWriter.Write(made.Sheet.Drawing, 5), "image/png"),
-            _ => TypedResults.File(made.Csv, "text/csv", name),
+            _ => TypedResults.File(ScheduleOf(made), "text/csv", name),
         };
     }
 
@@ -123,7 +115,7 @@ public static class SheetEndpoints
         var issued = new IssuedRevision
         {
             PlanId = planId,
-            SchemeId = made.SchemeId,
+            SchemeId = made.State.SchemeId,
             Letter = letter,
             Number = Letters.Number(letter),
             PlanRevision = made.Revision,
@@ -133,11 +125,11 @@ public static class SheetEndpoints
             For = request.For.Trim(),
             Paper = made.Settings.Paper,
             ScaleName = made.Sheet.ScaleName,
-            LevelName = made.LevelName,
+            LevelName = made.State.Space.Level.Name,
             Pdf = PdfWriter.Write(made.Sheet.Drawing),
             Svg = SvgWriter.Write(made.Sheet.Drawing),
-            Csv = made.Csv,
-            PlanFile = made.PlanFile,
+            Csv = ScheduleOf(made),
+            PlanFile = PlanFiles.Write(made.State.Plan, await PictureEndpoints.OfPlanAsync(context, planId, cancel)),
         };
         context.Add(issued);
         try
@@ -199,6 +191,8 @@ public static class SheetEndpoints
     private static async Task<string> NextLetterAsync(Guid planId, WellsedesContext context, CancellationToken cancel) =>
         Letters.Of(1 + (await context.Issued.Where(i => i.PlanId == planId).MaxAsync(i => (int?)i.Number, cancel) ?? 0));
 
+    private static byte[] ScheduleOf(Made made) => ScheduleCsv.Write(Schedule.Of(made.State.Items, CatalogueList.Shipped));
+
     private static async Task<Made> MakeAsync(
         Guid planId,
         OpenPlans plans,
@@ -230,18 +224,7 @@ public static class SheetEndpoints
             DateOnly.FromDateTime(DateTime.UtcNow)
         );
         var sheet = new SheetComposer(Typefaces.Shared).Compose(input);
-        var csv = ScheduleCsv.Write(Schedule.Of(state.Items, CatalogueList.Shipped));
-        var pictures = await PictureEndpoints.OfPlanAsync(context, planId, cancel);
-        return new Made(
-            sheet,
-            settings,
-            csv,
-            PlanFiles.Write(state.Plan, pictures),
-            state.SchemeId,
-            revision,
-            state.Plan.Details.Title,
-            state.Space.Level.Name
-        );
+        return new Made(sheet, settings, state, revision);
     }
 }
 
