@@ -1,5 +1,6 @@
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Things;
 
 namespace Wellsedes.Bench;
 
@@ -33,7 +34,7 @@ internal static class Halls
                     Label: $"{i + 1}"
                 )
             );
-        return Plan.Of(all);
+        return Plan.Of(all, Shipped.Library);
     }
 
     /// <summary>Loose chairs in rows, for many items rather than many seats at tables.</summary>
@@ -61,7 +62,7 @@ internal static class Halls
                     0
                 )
             );
-        return Plan.Of(all);
+        return Plan.Of(all, Shipped.Library);
     }
 
     private static IEnumerable<Wall> Walls(double width, double depth)

@@ -10,6 +10,7 @@ using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Things;
 using Wellsedes.Core.Walkways;
 using Wellsedes.Formats.Lettering;
 using Wellsedes.Formats.Pdf;
@@ -49,7 +50,7 @@ return 0;
 static void Full(int tables)
 {
     var plan = Halls.Banquet(tables);
-    var forms = new ItemForms(CatalogueList.Shipped);
+    var forms = new ItemForms();
     var checks = plan.All<Checks>().First();
     var space = Wellsedes.Core.Spaces.SpaceFinder.Find(plan, PlanStart.LevelId);
     var items = forms.PlaceAll(plan, PlanStart.SchemeId, PlanStart.LevelId);
@@ -101,7 +102,7 @@ static void Rooms()
         Wall(i, j, i, j + 1);
         Wall(j, i, j + 1, i);
     }
-    var plan = Plan.Of(all);
+    var plan = Plan.Of(all, Shipped.Library);
     Wellsedes.Core.Spaces.LevelSpace? space = null;
     Report(
         $"rooms found after an edit, {all.Count - 1} walls, {across * across} rooms",
@@ -123,7 +124,7 @@ static void Rooms()
 
 static void Drag(Plan plan, string id, string name)
 {
-    var planner = new Planner(CatalogueList.Shipped);
+    var planner = new Planner();
     planner.StateOf(plan, PlanStart.SchemeId, PlanStart.LevelId);
     Report(
         $"one probe of a drag, {name}",
@@ -135,25 +136,14 @@ static void Drag(Plan plan, string id, string name)
 static void Pdf()
 {
     var plan = PlanFiles.Read(File.ReadAllBytes("demo/orchard-supper.wellsedes.json"));
-    var state = new Planner(CatalogueList.Shipped).StateOf(plan, PlanStart.SchemeId, PlanStart.LevelId);
+    var state = new Planner().StateOf(plan, PlanStart.SchemeId, PlanStart.LevelId);
     var bytes = 0;
     Report(
         "A3 PDF of the demo, composed and written",
         30,
         _ =>
         {
-            var input = new SheetInput(
-                plan,
-                plan.All<SheetSettings>().First(),
-                state.Space,
-                state.Items,
-                state.Walkways.Ways,
-                state.Tally,
-                "Tidemill House",
-                "A",
-                "Issued",
-                new DateOnly(2026, 11, 23)
-            );
+            var input = state.SheetInput(plan.All<SheetSettings>().First(), "Tidemill House", "A", "Issued", new DateOnly(2026, 11, 23));
             bytes = PdfWriter.Write(new SheetComposer(Typefaces.Shared).Compose(input).Drawing).Length;
         }
     );

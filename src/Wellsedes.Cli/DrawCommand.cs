@@ -1,8 +1,8 @@
 using System.Globalization;
-using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
+using Wellsedes.Core.Things;
 using Wellsedes.Formats.Lettering;
 using Wellsedes.Formats.Pdf;
 using Wellsedes.Formats.Png;
@@ -16,16 +16,17 @@ internal static class DrawCommand
 {
     public static int Run(string[] args)
     {
-        var arguments = new Arguments(args, ["--sheet", "--scale", "--out"], ["--upright"]);
+        var arguments = new Arguments(args, ["--sheet", "--scale", "--out", "--scheme", "--level"], ["--portrait"]);
         var path = arguments.Value("--out") ?? throw new CommandException("Say where to write with --out, for example --out plan.pdf.");
         if (arguments.File == "catalogue")
         {
-            var forms = new ItemForms(CatalogueList.Shipped);
-            Write(path, ContactSheet.Of(forms, Ratio(arguments.Value("--scale") ?? "1:20"), 482.6), []);
+            var plan = Plan.Of([], Shipped.Library);
+            Write(path, ContactSheet.Of(plan, Ratio(arguments.Value("--scale") ?? "1:20"), 482.6), []);
             return 0;
         }
-        var (_, state) = OpenedPlan.Read(arguments.File);
-        var settings = state.Plan.OfScheme<SheetSettings>(state.SchemeId).First();
+        var state = OpenedPlan.Read(arguments.File, arguments.Value("--scheme"), arguments.Value("--level"));
+        var sheets = state.Plan.OfScheme<SheetSettings>(state.SchemeId).ToArray();
+        var settings = sheets.FirstOrDefault(s => s.LevelId == state.LevelId) ?? sheets[0];
         if (arguments.Value("--sheet") is { } paper)
             settings = settings with
             {
@@ -35,24 +36,13 @@ internal static class DrawCommand
                         $"\"{paper}\" is no paper size; use one of {string.Join(", ", Papers.All.Select(p => p.Name))}."
                     ),
             };
-        if (arguments.Has("--upright"))
-            settings = settings with { Across = false };
+        if (arguments.Has("--portrait"))
+            settings = settings with { Landscape = false };
         if (arguments.Value("--scale") is { } scale)
             settings = settings with { Scale = Ratio(scale) };
-        var input = new SheetInput(
-            state.Plan,
-            settings,
-            state.Space,
-            state.Items,
-            state.Walkways.Ways,
-            state.Tally,
-            state.Plan.Details.Title,
-            "",
-            "Draft",
-            DateOnly.FromDateTime(DateTime.Today)
-        );
+        var input = state.SheetInput(settings, state.Plan.Details.Title, "", "Draft", DateOnly.FromDateTime(DateTime.Today));
         var sheet = new SheetComposer(Typefaces.Shared).Compose(input);
-        Write(path, sheet.Drawing, [.. Schedule.Of(state.Items, CatalogueList.Shipped)]);
+        Write(path, sheet.Drawing, [.. Schedule.Of(state.Items, state.Plan)]);
         Console.WriteLine($"{path}: {settings.Paper}, {sheet.ScaleName}");
         if (!sheet.Fits)
             Console.Error.WriteLine(

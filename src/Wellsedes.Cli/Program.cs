@@ -5,6 +5,7 @@ return args switch
 {
     ["prove", .. var rest] => Commands.Run(() => ProveCommand.Run(rest)),
     ["draw", .. var rest] => Commands.Run(() => DrawCommand.Run(rest)),
+    ["convert", .. var rest] => Commands.Run(() => ConvertCommand.Run(rest)),
     ["schema"] => Commands.Schema(),
     _ => Commands.Help(),
 };
@@ -15,8 +16,11 @@ namespace Wellsedes.Cli
     {
         public static int Help()
         {
-            Console.Error.WriteLine("prove FILE [--json]                                        tally and findings of a plan file");
+            Console.Error.WriteLine("prove FILE [--json] [--scheme NAME]                        tally and findings of a plan file");
             Console.Error.WriteLine("draw FILE [--sheet A3] [--scale 1:100] --out plan.pdf     its sheet as .pdf, .svg, .png or .csv");
+            Console.Error.WriteLine(
+                "convert FILE --out FILE                                      a plan file of any version, written in this one"
+            );
             return 2;
         }
 

@@ -3,6 +3,8 @@ using System.Text.Json;
 using Wellsedes.Core.Capacity;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Planning;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Walkways;
 using Wellsedes.Formats.PlanFile;
 
 namespace Wellsedes.Cli;
@@ -12,8 +14,8 @@ internal static class ProveCommand
 {
     public static int Run(string[] args)
     {
-        var arguments = new Arguments(args, [], ["--json"]);
-        var (_, state) = OpenedPlan.Read(arguments.File);
+        var arguments = new Arguments(args, ["--scheme", "--level"], ["--json"]);
+        var state = OpenedPlan.Read(arguments.File, arguments.Value("--scheme"), arguments.Value("--level"));
         if (arguments.Has("--json"))
         {
             Console.WriteLine(
@@ -21,7 +23,47 @@ internal static class ProveCommand
                     new
                     {
                         state.Plan.Details.Title,
+                        Scheme = state.Plan.Find<Scheme>(state.SchemeId)!.Name,
                         state.Tally,
+                        Areas = state.Levels.Select(level => new
+                        {
+                            LevelId = level.Space.LevelId,
+                            Level = level.Space.Level.Name,
+                            level.Space.Areas.NetInternal,
+                            level.Space.Areas.GrossInternal,
+                            level.Space.Areas.GrossExternal,
+                        }),
+                        Zones = state.Levels.SelectMany(level => level.Areas),
+                        Ways = state.Levels.SelectMany(level =>
+                            level.Walkways.Ways.Select(way => new
+                            {
+                                LevelId = level.Space.LevelId,
+                                TargetId = way.Target.OwnerId,
+                                Target = way.Target.Name,
+                                way.Target.Kind,
+                                Seat = way.Target.Kind == TargetKind.Seat ? way.Target.Index + 1 : (int?)null,
+                                way.Width,
+                                way.Target.Needed,
+                                Pinch = way.Pinch is { } pinch
+                                    ? new
+                                    {
+                                        A = new
+                                        {
+                                            Id = pinch.A.OwnerId,
+                                            pinch.A.Name,
+                                            At = pinch.OnA,
+                                        },
+                                        B = new
+                                        {
+                                            Id = pinch.B.OwnerId,
+                                            pinch.B.Name,
+                                            At = pinch.OnB,
+                                        },
+                                        pinch.Width,
+                                    }
+                                    : null,
+                            })
+                        ),
                         state.Findings,
                     },
                     PlanJson.Indented

@@ -4,12 +4,13 @@ using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using Serilog;
-using Wellsedes.Core.Catalogue;
-using Wellsedes.Core.Plans;
+using Wellsedes.Core.Things;
 using Wellsedes.Formats.PlanFile;
+using Wellsedes.Server;
 using Wellsedes.Server.Demo;
 using Wellsedes.Server.Features.Accounts;
 using Wellsedes.Server.Features.Catalogue;
+using Wellsedes.Server.Features.Library;
 using Wellsedes.Server.Features.Pictures;
 using Wellsedes.Server.Features.Plans;
 using Wellsedes.Server.Features.Projects;
@@ -73,11 +74,12 @@ builder.Services.AddSingleton<Roles>();
 builder.Services.AddSingleton<OpenPlans>();
 builder.Services.AddSingleton<SimulatedMeter>();
 builder.Services.AddHostedService(services => services.GetRequiredService<SimulatedMeter>());
-builder.Services.AddSingleton(new ItemForms(CatalogueList.Shipped));
 builder.Services.AddSingleton(services => new PlanStore(
     services.GetRequiredService<IDbContextFactory<WellsedesContext>>(),
-    PlanJson.Options
+    PlanJson.Options,
+    Shipped.Library
 ));
+builder.Services.AddHostedService<BinEmptier>();
 builder.WebHost.ConfigureKestrel(options => options.Limits.MaxRequestBodySize = PlanFiles.LargestFile);
 
 var app = builder.Build();
@@ -92,6 +94,7 @@ app.UseAuthorization();
 var api = app.MapGroup("/api").RequireAuthorization().NeedsAntiforgery();
 api.MapAccounts();
 api.MapProjects();
+api.MapLibrary();
 api.MapCatalogue();
 api.MapPlans();
 api.MapPictures();
@@ -121,19 +124,37 @@ static Task Answer(HttpResponse response, int status)
 /// <summary>What is said when something fails that nobody asked for.</summary>
 internal static class Failure
 {
+    private const string Unreachable =
+        "The database cannot be reached. Nothing was changed; what was saved is safe. Try again in a moment.";
+    private const string DiskFull = "The disk of the server is full. Nothing was changed; what was saved is safe. Make room and try again.";
+
+    private static T? Innermost<T>(Exception? error)
+        where T : Exception
+    {
+        T? found = null;
+        for (; error is not null; error = error.InnerException)
+            found = error as T ?? found;
+        return found;
+    }
+
     public static Task AnswerAsync(HttpContext context)
     {
         var error = context.Features.Get<IExceptionHandlerFeature>()?.Error;
         var (status, message) = error switch
         {
+            PlanFaultException wrong => (409, $"The plan is open for reading only: {wrong.Message}"),
             BadHttpRequestException bad => (bad.StatusCode, "The request could not be read: " + bad.Message),
-            Npgsql.NpgsqlException
-            or DbUpdateException
-            or TimeoutException
-            or InvalidOperationException { InnerException: Npgsql.NpgsqlException } => (
-                503,
-                "The database cannot be reached. Nothing was changed; what was saved is safe. Try again in a moment."
-            ),
+            IOException { HResult: 28 or unchecked((int)0x80070070) } => (507, DiskFull),
+            not null when Innermost<Npgsql.PostgresException>(error) is { } said => said.SqlState switch
+            {
+                "53100" => (507, DiskFull),
+                "53200" or "53300" or "53400" => (503, "The database is too busy just now. Nothing was changed; try again in a moment."),
+                "57P01" or "57P02" or "57P03" => (503, Unreachable),
+                "22001" => (422, "A text is longer than what it is kept in. Nothing was changed; shorten it."),
+                _ => (500, "The database refused this. Nothing was changed."),
+            },
+            not null when Innermost<Npgsql.NpgsqlException>(error) is not null => (503, Unreachable),
+            TimeoutException => (503, Unreachable),
             _ => (500, "Something went wrong on the server. Nothing was changed."),
         };
         return Results.Problem(message, statusCode: status).ExecuteAsync(context);

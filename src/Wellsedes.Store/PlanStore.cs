@@ -1,23 +1,36 @@
 using System.Collections.Immutable;
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using Microsoft.EntityFrameworkCore;
 using Wellsedes.Core.Plans;
 
 namespace Wellsedes.Store;
 
 /// <summary>A plan as stored: its entities, its log and its newest revision.</summary>
-public sealed record StoredPlan(Plan Plan, History History, long Revision, ImmutableDictionary<string, string> AuthorNames);
+/// <param name="Broken">Why the plan is not as its log says, when a change in it could not be replayed; it stands before that change.</param>
+public sealed record StoredPlan(
+    Plan Plan,
+    History History,
+    long Revision,
+    ImmutableDictionary<string, string> AuthorNames,
+    string? Broken = null
+);
 
 /// <summary>Somebody else wrote to the plan first.</summary>
 public sealed class PlanRevisionClashException() : Exception("The plan was changed elsewhere at the same moment; try again.");
 
 /// <summary>Keeps plans in PostgreSQL: every change in the log before it is acknowledged, a snapshot every so many.</summary>
-public sealed class PlanStore(IDbContextFactory<WellsedesContext> contexts, JsonSerializerOptions json)
+public sealed class PlanStore(IDbContextFactory<WellsedesContext> contexts, JsonSerializerOptions json, Library library)
 {
     public const int ChangesPerSnapshot = 100;
 
-    /// <summary>Adds a plan to a project with all its entities as its first snapshot.</summary>
-    public async Task<Guid> AddAsync(Guid projectId, Plan plan, CancellationToken cancel = default)
+    /// <summary>Adds a plan to a project with all its entities as its first snapshot, and its pictures: all or nothing.</summary>
+    public async Task<Guid> AddAsync(
+        Guid projectId,
+        Plan plan,
+        IEnumerable<Func<Guid, PlanPicture>>? pictures = null,
+        CancellationToken cancel = default
+    )
     {
         await using var context = await contexts.CreateDbContextAsync(cancel);
         var record = new PlanRecord
@@ -29,11 +42,15 @@ public sealed class PlanStore(IDbContextFactory<WellsedesContext> contexts, Json
         };
         context.Add(record);
         context.Add(Snapshot(record.Id, 0, plan));
+        context.AddRange((pictures ?? []).Select(picture => picture(record.Id)));
         await context.SaveChangesAsync(cancel);
         return record.Id;
     }
 
-    /// <summary>The plan from its newest snapshot and what came after, with its whole log; null when there is none.</summary>
+    /// <summary>
+    /// The plan from its newest snapshot and what came after, with its whole log; null when there is none. What cannot be
+    /// replayed is left off and said, so that every plan opens.
+    /// </summary>
     public async Task<StoredPlan?> LoadAsync(Guid planId, CancellationToken cancel = default)
     {
         await using var context = await contexts.CreateDbContextAsync(cancel);
@@ -44,19 +61,34 @@ public sealed class PlanStore(IDbContextFactory<WellsedesContext> contexts, Json
             .FirstOrDefaultAsync(cancel);
         if (snapshot is null)
             return null;
-        var plan = Plan.Of(JsonSerializer.Deserialize<Entity[]>(snapshot.Entities, json)!);
+        var entities = JsonNode.Parse(snapshot.Entities)!.AsArray();
+        var firstLevel = snapshot.Format < PlanFormat.Version ? PlanFormat.FirstLevel(entities) : "";
+        PlanFormat.Raise(entities, snapshot.Format);
         var changes = await context.Changes.AsNoTracking().Where(c => c.PlanId == planId).OrderBy(c => c.Revision).ToListAsync(cancel);
-        var log = ImmutableArray.CreateBuilder<LoggedChange>(changes.Count);
-        foreach (var change in changes)
+        var log = new LogReader(json, firstLevel);
+        string? broken = null;
+        foreach (var change in changes.Where(c => c.Revision <= snapshot.Revision))
+            log.Add(change);
+        var versions = snapshot.Versions is { } stored
+            ? JsonSerializer.Deserialize<Dictionary<string, long>>(stored)!
+            : log.Versions.ToDictionary(pair => pair.Key, pair => pair.Value);
+        var plan = Plan.Of(entities.Deserialize<Entity[]>(json)!, library, versions);
+        foreach (var change in changes.Where(c => c.Revision > snapshot.Revision))
         {
-            var content = JsonSerializer.Deserialize<Change>(change.Content, json)!;
-            log.Add(new LoggedChange(change.Revision, change.AuthorId.ToString(), content, change.Undoes, change.Redoes));
-            if (change.Revision <= snapshot.Revision)
-                continue;
-            if (!plan.TryApply(content, out plan, out var clashes))
-                throw new InvalidOperationException(
-                    $"Revision {change.Revision} of plan {planId} does not fit: {string.Join(", ", clashes)}."
-                );
+            try
+            {
+                var logged = log.Read(change);
+                if (!plan.TryApply(logged.Change, out plan, out var clashes))
+                    broken = $"Revision {change.Revision} ({change.Label}) does not fit: {string.Join(", ", clashes)}.";
+                else
+                    log.Add(logged);
+            }
+            catch (Exception e) when (e is JsonException or NotSupportedException or InvalidOperationException or ArgumentException)
+            {
+                broken = $"Revision {change.Revision} ({change.Label}) cannot be read.";
+            }
+            if (broken is not null)
+                break;
         }
         var authors = changes.Select(c => c.AuthorId).Distinct().ToArray();
         var names = await context
@@ -64,9 +96,10 @@ public sealed class PlanStore(IDbContextFactory<WellsedesContext> contexts, Json
             .ToDictionaryAsync(p => p.Id.ToString(), p => p.DisplayName, cancel);
         return new StoredPlan(
             plan,
-            new History(log.ToImmutable()),
+            log.History,
             changes.Count == 0 ? snapshot.Revision : changes[^1].Revision,
-            names.ToImmutableDictionary()
+            names.ToImmutableDictionary(),
+            broken
         );
     }
 
@@ -94,6 +127,7 @@ public sealed class PlanStore(IDbContextFactory<WellsedesContext> contexts, Json
                 MadeAt = DateTime.UtcNow,
                 Label = logged.Change.Label,
                 Content = JsonSerializer.Serialize(logged.Change, json),
+                Format = PlanFormat.Version,
                 Undoes = logged.Undoes,
                 Redoes = logged.Redoes,
             }
@@ -120,5 +154,7 @@ public sealed class PlanStore(IDbContextFactory<WellsedesContext> contexts, Json
             PlanId = planId,
             Revision = revision,
             Entities = JsonSerializer.Serialize(plan.Entities.Values.OrderBy(e => e.Id, StringComparer.Ordinal).ToArray(), json),
+            Versions = JsonSerializer.Serialize(plan.Versions),
+            Format = PlanFormat.Version,
         };
 }

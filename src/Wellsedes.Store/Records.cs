@@ -20,6 +20,9 @@ public sealed class Project
     public Guid Id { get; set; }
     public required string Name { get; set; }
     public DateTime CreatedAt { get; set; }
+
+    /// <summary>When it was deleted; it can be brought back for a while (<see cref="Bin.Kept"/>).</summary>
+    public DateTime? DeletedAt { get; set; }
     public List<ProjectMember> Members { get; set; } = [];
     public List<PlanRecord> Plans { get; set; } = [];
 }
@@ -44,6 +47,9 @@ public sealed class PlanRecord
     /// <summary>The revision of the newest change; guards against two writers.</summary>
     public long Revision { get; set; }
     public DateTime ChangedAt { get; set; }
+
+    /// <summary>When it was deleted; it can be brought back for a while (<see cref="Bin.Kept"/>).</summary>
+    public DateTime? DeletedAt { get; set; }
 }
 
 /// <summary>One acknowledged change, never altered once written.</summary>
@@ -57,6 +63,9 @@ public sealed class PlanChange
 
     /// <summary>The change as JSON: entities before and after.</summary>
     public required string Content { get; set; }
+
+    /// <summary>The version of the format the content is written in.</summary>
+    public int Format { get; set; }
     public long? Undoes { get; set; }
     public long? Redoes { get; set; }
 }
@@ -67,6 +76,12 @@ public sealed class PlanSnapshot
     public Guid PlanId { get; set; }
     public long Revision { get; set; }
     public required string Entities { get; set; }
+
+    /// <summary>The versions of the entities that are not 0, as JSON by id; null where they follow from the log.</summary>
+    public string? Versions { get; set; }
+
+    /// <summary>The version of the format the entities are written in.</summary>
+    public int Format { get; set; }
 }
 
 /// <summary>A revision as it was issued. Its files never change.</summary>
@@ -74,6 +89,9 @@ public sealed class IssuedRevision
 {
     public Guid PlanId { get; set; }
     public required string SchemeId { get; set; }
+
+    /// <summary>The sheet it is a revision of.</summary>
+    public required string SheetId { get; set; }
 
     /// <summary>A, B, … Z, AA, …</summary>
     public required string Letter { get; set; }
@@ -114,4 +132,22 @@ public sealed class PlanPicture
     /// <summary>Width of the paper in mm; null for pictures, which have none.</summary>
     public double? PaperWidth { get; set; }
     public DateTime AddedAt { get; set; }
+
+    /// <summary>When it was deleted; it can be brought back for a while (<see cref="Bin.Kept"/>).</summary>
+    public DateTime? DeletedAt { get; set; }
+}
+
+/// <summary>One change of a project's library of own items, never altered once written.</summary>
+public sealed class LibraryChange
+{
+    public Guid ProjectId { get; set; }
+    public long Revision { get; set; }
+    public Guid AuthorId { get; set; }
+    public DateTime MadeAt { get; set; }
+
+    /// <summary>The id of the own item.</summary>
+    public required string Key { get; set; }
+
+    /// <summary>The item as JSON; null when it was taken out.</summary>
+    public string? Content { get; set; }
 }

@@ -15,6 +15,7 @@ public sealed class WellsedesContext(DbContextOptions<WellsedesContext> options)
     public DbSet<PlanSnapshot> Snapshots => Set<PlanSnapshot>();
     public DbSet<PlanPicture> Pictures => Set<PlanPicture>();
     public DbSet<IssuedRevision> Issued => Set<IssuedRevision>();
+    public DbSet<LibraryChange> Library => Set<LibraryChange>();
 
     protected override void OnModelCreating(ModelBuilder builder)
     {
@@ -33,12 +34,15 @@ public sealed class WellsedesContext(DbContextOptions<WellsedesContext> options)
             change.HasKey(c => new { c.PlanId, c.Revision });
             change.Property(c => c.Content).HasColumnType("jsonb");
             change.Property(c => c.Label).HasMaxLength(200);
+            change.Property(c => c.Format).HasDefaultValue(1);
             change.HasOne<PlanRecord>().WithMany().HasForeignKey(c => c.PlanId);
         });
         builder.Entity<PlanSnapshot>(snapshot =>
         {
             snapshot.HasKey(s => new { s.PlanId, s.Revision });
             snapshot.Property(s => s.Entities).HasColumnType("jsonb");
+            snapshot.Property(s => s.Versions).HasColumnType("jsonb");
+            snapshot.Property(s => s.Format).HasDefaultValue(1);
             snapshot.HasOne<PlanRecord>().WithMany().HasForeignKey(s => s.PlanId);
         });
         builder.Entity<PlanPicture>(picture =>
@@ -48,20 +52,28 @@ public sealed class WellsedesContext(DbContextOptions<WellsedesContext> options)
             picture.Property(p => p.MediaType).HasMaxLength(20);
             picture.HasOne<PlanRecord>().WithMany().HasForeignKey(p => p.PlanId);
         });
+        builder.Entity<LibraryChange>(change =>
+        {
+            change.HasKey(c => new { c.ProjectId, c.Revision });
+            change.Property(c => c.Key).HasMaxLength(60);
+            change.Property(c => c.Content).HasColumnType("jsonb");
+            change.HasOne<Project>().WithMany().HasForeignKey(c => c.ProjectId);
+        });
         builder.Entity<IssuedRevision>(issued =>
         {
+            issued.Property(i => i.SheetId).HasMaxLength(60);
             issued.Property(i => i.LevelName).HasMaxLength(40).HasDefaultValue("");
             issued.HasKey(i => new
             {
                 i.PlanId,
-                i.SchemeId,
+                i.SheetId,
                 i.Letter,
             });
             issued
                 .HasIndex(i => new
                 {
                     i.PlanId,
-                    i.SchemeId,
+                    i.SheetId,
                     i.Number,
                 })
                 .IsUnique();

@@ -32,6 +32,7 @@ public sealed class ArrowTests
         "Editing",
         "Drawings",
         "Planning",
+        "Things",
     ];
 
     [Fact]

@@ -24,7 +24,7 @@ public sealed class PublishedExamplesTests
         var sample = new Sample().Room(30_000, 20_000);
         // Three square metres of columns, as three of one square metre.
         for (var i = 0; i < 3; i++)
-            sample.Do(new PutFixture(new Column($"c{i}", PlanStart.LevelId, 5000 + 8000 * i, 9000, 0, 1000, 1000, false)));
+            sample.Do(new PutThing(new Column($"c{i}", PlanStart.LevelId, 5000 + 8000 * i, 9000, 0, 1000, 1000, false)));
         var room = sample.State.Space.Rooms.Single();
         Assert.Equal(600, room.GrossInternal, 6);
         Assert.Equal(597, room.NetInternal, 6);
@@ -76,9 +76,9 @@ public sealed class PublishedExamplesTests
     public void Straight_banquet_tables(string key, int sides, int withEnds)
     {
         var item = CatalogueList.Shipped.Find(key)!;
-        Assert.Equal((sides, withEnds), (item.Places.Total, item.MostPlaces));
+        Assert.Equal((sides, withEnds), (item.Seats.Total, item.MostSeats));
         var sample = new Sample().Room().Place("t", key, 4000, 3000);
-        sample.Do(new SetPlaces("t", item.Places with { Left = 1, Right = 1 }));
+        sample.Do(new SetSeats("t", item.Seats with { Left = 1, Right = 1 }));
         Assert.Equal(withEnds, sample.State.Tally.Seats);
         Assert.Empty(sample.State.Overlaps);
     }
@@ -126,7 +126,7 @@ public sealed class PublishedExamplesTests
     [InlineData("stage-deck-2x1", 2000, 1000)]
     [InlineData("sofa-three", 2100, 900)]
     [InlineData("cupboard-1000", 1000, 450)]
-    [InlineData("wheelchair-place", 800, 1300)]
+    [InlineData("wheelchair-space", 800, 1300)]
     [InlineData("long-table-2440", 96 * Inch, 30 * Inch)]
     [InlineData("banquet-chair", 18 * Inch, 22 * Inch)]
     public void Catalogue_sizes(string key, double width, double depth)

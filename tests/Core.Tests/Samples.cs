@@ -3,20 +3,23 @@ using Wellsedes.Core.Editing;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Things;
 
 namespace Wellsedes.Core.Tests;
 
 /// <summary>A plan that is built by edits, as a person would.</summary>
 internal sealed class Sample
 {
-    public Planner Planner { get; } = new(CatalogueList.Shipped);
-    public Plan Plan { get; private set; } = Plan.Of(PlanStart.Entities("Sample", UnitSystem.Metric));
+    public Planner Planner { get; } = new();
+    public Plan Plan { get; private set; } = Plan.Of(PlanStart.Entities("Sample", UnitSystem.Metric), Shipped.Library);
+
+    private long revision;
 
     public Sample Do(Edit edit)
     {
         var answer = Planner.Answer(Plan, edit);
         Assert.True(answer.Problem is null, answer.Problem?.Message);
-        Assert.True(Plan.TryApply(answer.Change!, out var after, out _));
+        Assert.True(Plan.TryApply(Plan.Numbered(answer.Change!, ++revision), out var after, out _));
         Plan = after;
         return this;
     }
@@ -57,8 +60,8 @@ internal sealed class Sample
             )
         );
 
-    public Sample Place(string id, string catalogue, double x, double y, double turn = 0, Places? places = null) =>
-        Do(new PlaceItem(id, PlanStart.SchemeId, PlanStart.LevelId, catalogue, x, y, turn, Places: places));
+    public Sample Place(string id, string catalogue, double x, double y, double turn = 0, SeatsBySide? seats = null) =>
+        Do(new PlaceItem(id, PlanStart.SchemeId, PlanStart.LevelId, catalogue, x, y, turn, Seats: seats));
 
     public PlanState State => Planner.StateOf(Plan, PlanStart.SchemeId, PlanStart.LevelId);
 }

@@ -18,26 +18,15 @@ internal static class Demo
     public static PlanState State()
     {
         var plan = PlanFiles.Read(File.ReadAllBytes(PlanPath));
-        return new Planner(CatalogueList.Shipped).StateOf(plan, plan.All<Scheme>().First().Id, plan.All<Level>().First().Id);
+        return new Planner().StateOf(plan, plan.All<Scheme>().First().Id, plan.All<Level>().First().Id);
     }
 
     public static Sheet Sheet(double? scale, string paper = "A3")
     {
         var state = State();
-        var settings = state.Plan.All<SheetSettings>().First() with { Scale = scale, Paper = paper };
+        var settings = state.Plan.OfScheme<SheetSettings>(state.SchemeId).First() with { Scale = scale, Paper = paper };
         return new SheetComposer(Typefaces.Shared).Compose(
-            new SheetInput(
-                state.Plan,
-                settings,
-                state.Space,
-                state.Items,
-                state.Walkways.Ways,
-                state.Tally,
-                "Tidemill House",
-                "A",
-                "Issued",
-                new DateOnly(2026, 11, 23)
-            )
+            state.SheetInput(settings, "Tidemill House", "A", "Issued", new DateOnly(2026, 11, 23))
         );
     }
 

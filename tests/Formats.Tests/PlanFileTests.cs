@@ -50,7 +50,7 @@ public sealed class PlanFileTests
         );
 
     [Fact]
-    public void Too_large() => Assert.Contains("larger than 64 MB", Refusal(new byte[PlanFiles.LargestFile + 1]));
+    public void Too_large() => Assert.Contains("larger than 192 MB", Refusal(new byte[PlanFiles.LargestFile + 1]));
 
     [Fact]
     public void From_a_newer_version_even_with_things_we_do_not_know()
@@ -67,17 +67,17 @@ public sealed class PlanFileTests
     public void Of_another_kind() => Assert.Contains("no plan file", Refusal("{\"format\":\"something\"}"u8.ToArray()));
 
     [Theory]
-    [InlineData("bar", "x", "1e300", "place")]
+    [InlineData("bar", "x", "1e300", "no figure")]
     [InlineData("bar", "catalogue", "\"hologram\"", "no item")]
-    [InlineData("bar", "levelId", "\"cellar\"", "not in the file")]
-    [InlineData("bar", "schemeId", "\"scheme-z\"", "not in the file")]
-    [InlineData("bar", "width", "-3", "size")]
+    [InlineData("bar", "levelId", "\"cellar\"", "is not there")]
+    [InlineData("bar", "schemeId", "\"scheme-z\"", "is not there")]
+    [InlineData("bar", "width", "-3", "width")]
     [InlineData("main-entrance", "wallId", "\"nowhere\"", "not there")]
     [InlineData("main-entrance", "width", "90000", "end of its wall")]
     [InlineData("main-entrance", "width", "0", "more than 0")]
     [InlineData("hall-south", "thickness", "0", "thickness")]
-    [InlineData("table-01", "places", "{\"around\":99,\"front\":0,\"back\":0,\"left\":0,\"right\":0}", "99 places")]
-    [InlineData("table-01", "turn", "\"north\"", "wrong inside")]
+    [InlineData("table-01", "seats", "{\"around\":99,\"front\":0,\"back\":0,\"left\":0,\"right\":0}", "99 were asked")]
+    [InlineData("table-01", "rotation", "\"north\"", "wrong inside")]
     [InlineData("table-01", "label", "null", "wrong inside")]
     [InlineData("sheet-a", "paper", "\"A9\"", "no paper size")]
     [InlineData("table-01", "id", "\"bar\"", "share the id")]

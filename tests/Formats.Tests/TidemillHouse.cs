@@ -5,6 +5,8 @@ using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Things;
+using Wellsedes.Core.Things.LowCeilings;
 
 namespace Wellsedes.Formats.Tests;
 
@@ -21,8 +23,8 @@ internal static class TidemillHouse
 
     public static Plan Draw()
     {
-        var planner = new Planner(CatalogueList.Shipped);
-        var plan = Plan.Of(PlanStart.Entities("Tidemill House, three levels", UnitSystem.Metric));
+        var planner = new Planner();
+        var plan = Plan.Of(PlanStart.Entities("Tidemill House, three levels", UnitSystem.Metric), Shipped.Library);
         foreach (var edit in GroundFloor().Concat(FirstFloor()).Concat(TopFloor()))
         {
             var answer = planner.Answer(plan, edit);
@@ -47,10 +49,10 @@ internal static class TidemillHouse
 
     private static IEnumerable<Edit> GroundFloor()
     {
-        yield return new MakeRoom("hall", Ground, "Millrace Hall", 18000, 13000, 300, 4200, MakeUp: "Masonry 300");
-        yield return new MakeRoom("lobby", Ground, "Lobby", 6000, 3600, 300, 4200, 6000, -3900, MakeUp: "Masonry 300");
-        yield return new MakeRoom("store", Ground, "Store", 4000, 3600, 300, 4200, 12300, -3900, MakeUp: "Masonry 300");
-        yield return new MakeRoom("stairs", Ground, "Stair hall", 2600, 8200, 300, 4200, 3100, -8500, MakeUp: "Masonry 300");
+        yield return new MakeRoom("hall", Ground, "Millrace Hall", 18000, 13000, 300, 4200, WallType: "Masonry 300");
+        yield return new MakeRoom("lobby", Ground, "Lobby", 6000, 3600, 300, 4200, 6000, -3900, WallType: "Masonry 300");
+        yield return new MakeRoom("store", Ground, "Store", 4000, 3600, 300, 4200, 12300, -3900, WallType: "Masonry 300");
+        yield return new MakeRoom("stairs", Ground, "Stair hall", 2600, 8200, 300, 4200, 3100, -8500, WallType: "Masonry 300");
         yield return new NameRoom("hall", "Millrace Hall", "Assembly", "G1", 4200);
         yield return new NameRoom("lobby", "Lobby", "Lobby", "G2", 4200);
         yield return new NameRoom("store", "Store", "Store", "G3", 4200);
@@ -71,10 +73,10 @@ internal static class TidemillHouse
         yield return Door("side-exit", "hall-east", OpeningKind.DoubleDoor, 6500, 1810, OpeningMark.Exit, true, "Side exit");
         foreach (var (x, i) in new[] { 3150.0, 7150, 11150, 15150 }.Select((x, i) => (x, i)))
             yield return Door($"hall-window-{i + 1}", "hall-north", OpeningKind.Window, x, 2400, sill: 900, height: 2400);
-        yield return new PutFixture(new Column("column", Ground, 6000, 4500, 0, 400, 400, true));
-        yield return new RepeatFixture("column", "column", 2, 2, 6000, 4000);
-        yield return new PutFixture(new Fitting("shaft", Ground, FittingKind.Shaft, 17500, 12500, 0, 1000, 1000, 4200, "Shaft"));
-        yield return new PutFixture(
+        yield return new PutThing(new Column("column", Ground, 6000, 4500, 0, 400, 400, true));
+        yield return new RepeatThing("column", "column", 2, 2, 6000, 4000);
+        yield return new PutThing(new Fitting("shaft", Ground, FittingKind.Shaft, 17500, 12500, 0, 1000, 1000, 4200, "Shaft"));
+        yield return new PutThing(
             new Flight("stair-1", Ground, FlightKind.Stair, 4100, -4380, 0, 1400, 6240, 4500, 25, "", "Stair to the studio")
         );
         foreach (
@@ -85,8 +87,8 @@ internal static class TidemillHouse
                 (FittingKind.DataPoint, 100, 3400, 90, 3),
             }
         )
-            yield return new PutFixture(new Fitting($"point-{i}", Ground, kind, x, y, turn, 80, 80, 80));
-        yield return new PutFixture(new Fitting("radiator-1", Ground, FittingKind.Radiator, 9150, 12950, 0, 1800, 100, 600));
+            yield return new PutThing(new Fitting($"point-{i}", Ground, kind, x, y, turn, 80, 80, 80));
+        yield return new PutThing(new Fitting("radiator-1", Ground, FittingKind.Radiator, 9150, 12950, 0, 1800, 100, 600));
         yield return new MakeRoom("terrace", Ground, "Mill terrace", 6000, 5000, 0, 4200, 18300, 4000, Outline: true);
         yield return new NameRoom("terrace", "Mill terrace", "Terrace", "", 4200);
     }
@@ -95,7 +97,7 @@ internal static class TidemillHouse
     {
         yield return new PutLevel(new Level(First, "First floor", 4500, 2700));
         yield return new CopyShell(Ground, First, "first");
-        yield return new PutFixture(
+        yield return new PutThing(
             new Flight("stair-1", Ground, FlightKind.Stair, 4100, -4380, 0, 1400, 6240, 4500, 25, First, "Stair to the studio")
         );
         yield return new NameRoom("studio", "Sluice Studio", "Office", "1.1", 2700, First, 9000, 7000);
@@ -121,7 +123,7 @@ internal static class TidemillHouse
         yield return new NameRoom("penstock", "Penstock", "Meeting", "1.6", 2700, First, 16000, 11000);
         yield return Door("weir-door", "meeting-1-2", OpeningKind.SlidingDoor, 1500, 1000);
         yield return Door("penstock-door", "meeting-1-2", OpeningKind.SlidingDoor, 4500, 1000);
-        yield return new PutFixture(
+        yield return new PutThing(
             new Flight("stair-2", First, FlightKind.Stair, 600, 2580, 0, 900, 3360, 1, 15, "", "Stair to the flat") { Rise = 3000 }
         );
     }
@@ -132,7 +134,7 @@ internal static class TidemillHouse
     private static IEnumerable<Edit> TopFloor()
     {
         yield return new PutLevel(new Level(Top, "Keeper's Flat", 7500, 2500));
-        yield return new PutFixture(
+        yield return new PutThing(
             new Flight("stair-2", First, FlightKind.Stair, 600, 2580, 0, 900, 3360, 3000, 15, Top, "Stair to the flat")
         );
         // The picture is laid beneath, turned until level, and set to scale by the one length that is known: a door leaf of 826.
@@ -144,7 +146,7 @@ internal static class TidemillHouse
         yield return new Remove(["sketch"]);
         var placed = Laid(west, east);
         yield return new PutBacking(placed);
-        yield return new Hold(["sketch"], true);
+        yield return new LockThings(["sketch"], true);
         yield return new DrawWalls(
             "flat",
             Top,
@@ -177,11 +179,11 @@ internal static class TidemillHouse
         yield return Door("bath-door", "flat-p-1", OpeningKind.SlidingDoor, 4400, 800);
         yield return Door("flat-window-1", "flat-1", OpeningKind.Window, 2600, 1800, sill: 900, height: 1300);
         yield return Door("flat-window-2", "flat-1", OpeningKind.Window, 7300, 1200, sill: 900, height: 1300);
-        yield return new PutFixture(new Fitting("counter", Top, FittingKind.Counter, 3400, 4900, 0, 3000, 600, 900, "Kitchen counter"));
-        yield return new PutFixture(new Fitting("tub", Top, FittingKind.Bath, 8500, 4850, 0, 1600, 700, 550));
-        yield return new PutFixture(new Fitting("wc", Top, FittingKind.Toilet, 6900, 4850, 0, 380, 700, 800));
-        yield return new PutFixture(new Fitting("basin", Top, FittingKind.Basin, 6100, 4975, 0, 550, 450, 850));
-        yield return new PutFixture(new LowCeiling("eaves", Top, 7300, 600, 0, 4000, 1200, 1400, 2500));
+        yield return new PutThing(new Fitting("counter", Top, FittingKind.Counter, 3400, 4900, 0, 3000, 600, 900, "Kitchen counter"));
+        yield return new PutThing(new Fitting("tub", Top, FittingKind.Bath, 8500, 4850, 0, 1600, 700, 550));
+        yield return new PutThing(new Fitting("wc", Top, FittingKind.Toilet, 6900, 4850, 0, 380, 700, 800));
+        yield return new PutThing(new Fitting("basin", Top, FittingKind.Basin, 6100, 4975, 0, 550, 450, 850));
+        yield return new PutThing(new LowCeiling("eaves", Top, 7300, 600, 0, 4000, 1200, 1400, 2500));
     }
 
     public const int Columns = 2400;

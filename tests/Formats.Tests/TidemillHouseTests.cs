@@ -30,7 +30,7 @@ public sealed class TidemillHouseTests
     public void Its_levels_hold_what_their_sizes_say()
     {
         var plan = PlanFiles.Read(System.IO.File.ReadAllBytes(File));
-        var state = new Planner(CatalogueList.Shipped).StateOf(plan, PlanStart.SchemeId, PlanStart.LevelId);
+        var state = new Planner().StateOf(plan, PlanStart.SchemeId, PlanStart.LevelId);
         double Area(string name) => state.Levels.SelectMany(l => l.Space.Rooms).Single(r => r.Room.Name == name).GrossInternal;
         Assert.Equal(234.0, Area("Millrace Hall"), 6);
         Assert.Equal(6.0 * 3.6, Area("Lobby"), 6);

@@ -98,15 +98,14 @@ public sealed class EarlierDatabaseTests(Cluster cluster)
             foreach (var revision in (await owner.Client.GetFromJsonAsync<JsonElement>($"/api/plans/{id}/register")).EnumerateArray())
             {
                 issued++;
-                var letter = revision.GetProperty("letter").GetString();
+                var at =
+                    $"/api/plans/{id}/sheets/{revision.GetProperty("sheetId").GetString()}/revisions/{revision.GetProperty("letter").GetString()}";
                 foreach (var kind in (string[])["pdf", "svg", "csv", "json"])
-                    Assert.NotEmpty(await owner.Client.GetByteArrayAsync($"/api/plans/{id}/register/{letter}/sheet.{kind}"));
-                using var frozen = new ByteArrayContent(
-                    await owner.Client.GetByteArrayAsync($"/api/plans/{id}/register/{letter}/sheet.json")
-                );
+                    Assert.NotEmpty(await owner.Client.GetByteArrayAsync($"{at}.{kind}"));
+                using var frozen = new ByteArrayContent(await owner.Client.GetByteArrayAsync($"{at}.json"));
                 (await owner.Client.PostAsync($"/api/projects/{project}/plan-files", frozen)).EnsureSuccessStatusCode();
             }
-            Assert.NotEmpty(await owner.Client.GetByteArrayAsync($"/api/plans/{id}/sheet.pdf"));
+            Assert.NotEmpty(await owner.Client.GetByteArrayAsync($"/api/plans/{id}/sheets/sheet-a/draft.pdf"));
             using var file = new ByteArrayContent(await owner.Client.GetByteArrayAsync($"/api/plans/{id}/file"));
             (await owner.Client.PostAsync($"/api/projects/{project}/plan-files", file)).EnsureSuccessStatusCode();
         }

@@ -8,6 +8,7 @@ using Microsoft.AspNetCore.SignalR;
 using Microsoft.AspNetCore.SignalR.Client;
 using Microsoft.Extensions.DependencyInjection;
 using Wellsedes.Core.Arranging;
+using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Editing;
 using Wellsedes.Formats.PlanFile;
 using Wellsedes.Server.Features.Plans;
@@ -54,7 +55,9 @@ public sealed class PermissionTests(Cluster cluster) : IAsyncLifetime
             {
                 "projectId" => project.ToString(),
                 "planId" => plan.ToString(),
-                "personId" or "pictureId" => Guid.NewGuid().ToString(),
+                "personId" or "pictureId" or "deletedPlanId" => Guid.NewGuid().ToString(),
+                "sheetId" => "sheet-a",
+                "key" => "own-item",
                 "letter" => "A",
                 _ => "pdf",
             };
@@ -133,6 +136,7 @@ public sealed class PermissionTests(Cluster cluster) : IAsyncLifetime
             "addPlan" => JsonContent.Create(new { title = "x", units = "Metric" }),
             "addMember" => JsonContent.Create(new { email = "x@y.example", role = "Editor" }),
             "issueRevision" => JsonContent.Create(new { @for = "x" }),
+            "putLibraryItem" => JsonContent.Create(CatalogueList.Shipped.Items[0], options: PlanJson.Options),
             _ => JsonContent.Create(new { }),
         };
 
@@ -154,7 +158,7 @@ public sealed class PermissionTests(Cluster cluster) : IAsyncLifetime
         Edit edit = Visitor.Ottoman("x");
         (string Call, object?[] Arguments)[] calls =
         [
-            ("Probe", [edit, ""]),
+            ("Probe", [edit, "", ""]),
             ("Aim", [new AimQuestion("level-0", default, 0)]),
             ("UseMeter", [0]),
             ("PressMeter", []),

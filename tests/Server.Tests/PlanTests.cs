@@ -12,6 +12,8 @@ namespace Wellsedes.Server.Tests;
 /// <summary>Editing over HTTP against a real PostgreSQL: what is acknowledged is kept, and nothing is half done.</summary>
 public sealed class PlanTests(Cluster cluster) : IAsyncLifetime
 {
+    private const string SheetId = "sheet-a";
+
     private House house = null!;
 
     public ValueTask InitializeAsync()
@@ -173,20 +175,23 @@ public sealed class PlanTests(Cluster cluster) : IAsyncLifetime
     {
         var owner = await house.OwnerAsync();
         var plan = await owner.DemoPlanAsync();
-        var first = await owner.Client.PostAsJsonAsync($"/api/plans/{plan}/register", new { @for = "Caterer" });
+        var first = await owner.Client.PostAsJsonAsync($"/api/plans/{plan}/sheets/{SheetId}/revisions", new { @for = "Caterer" });
         Assert.Equal("A", (await first.Content.ReadFromJsonAsync<RegisterEntry>(PlanJson.Options))!.Letter);
         var kinds = (string[])["pdf", "svg", "csv", "json"];
         var files = new List<byte[]>();
         foreach (var kind in kinds)
-            files.Add(await owner.Client.GetByteArrayAsync($"/api/plans/{plan}/register/A/sheet.{kind}"));
+            files.Add(await owner.Client.GetByteArrayAsync($"/api/plans/{plan}/sheets/{SheetId}/revisions/A.{kind}"));
         Assert.StartsWith("%PDF", Encoding.ASCII.GetString(files[0], 0, 4));
         await owner.DoAsync(plan, new Remove(["table-12"]));
-        var second = await owner.Client.PostAsJsonAsync($"/api/plans/{plan}/register", new { @for = "Hall crew" });
+        var second = await owner.Client.PostAsJsonAsync($"/api/plans/{plan}/sheets/{SheetId}/revisions", new { @for = "Hall crew" });
         Assert.Equal("B", (await second.Content.ReadFromJsonAsync<RegisterEntry>(PlanJson.Options))!.Letter);
         for (var i = 0; i < kinds.Length; i++)
-            Assert.Equal(files[i], await owner.Client.GetByteArrayAsync($"/api/plans/{plan}/register/A/sheet.{kinds[i]}"));
-        Assert.NotEqual(files[2], await owner.Client.GetByteArrayAsync($"/api/plans/{plan}/register/B/sheet.csv"));
-        Assert.Equal(HttpStatusCode.NotFound, (await owner.Client.GetAsync($"/api/plans/{plan}/register/C/sheet.pdf")).StatusCode);
+            Assert.Equal(files[i], await owner.Client.GetByteArrayAsync($"/api/plans/{plan}/sheets/{SheetId}/revisions/A.{kinds[i]}"));
+        Assert.NotEqual(files[2], await owner.Client.GetByteArrayAsync($"/api/plans/{plan}/sheets/{SheetId}/revisions/B.csv"));
+        Assert.Equal(
+            HttpStatusCode.NotFound,
+            (await owner.Client.GetAsync($"/api/plans/{plan}/sheets/{SheetId}/revisions/C.pdf")).StatusCode
+        );
         var register = await owner.Client.GetFromJsonAsync<RegisterEntry[]>($"/api/plans/{plan}/register", PlanJson.Options);
         Assert.Equal([("B", "Hall crew"), ("A", "Caterer")], register!.Select(entry => (entry.Letter, entry.For)));
     }
@@ -196,9 +201,9 @@ public sealed class PlanTests(Cluster cluster) : IAsyncLifetime
     {
         var owner = await house.OwnerAsync();
         var plan = await owner.DemoPlanAsync();
-        var sheet = (await owner.OpenAsync(plan)).Entities.OfType<SheetSettings>().Single();
+        var sheet = (await owner.OpenAsync(plan)).Entities.OfType<SheetSettings>().Single(sheet => sheet.Id == SheetId);
         await owner.DoAsync(plan, new SetSheet(sheet with { Scale = 20 }));
-        var refused = await owner.Client.PostAsJsonAsync($"/api/plans/{plan}/register", new { @for = "" });
+        var refused = await owner.Client.PostAsJsonAsync($"/api/plans/{plan}/sheets/{SheetId}/revisions", new { @for = "" });
         Assert.Equal(HttpStatusCode.UnprocessableEntity, refused.StatusCode);
         Assert.Contains("does not fit A3", await Visitor.MessageAsync(refused));
     }

@@ -152,7 +152,7 @@ test("a figure that cannot be read is marked where it goes wrong", async ({
   await expect(page.getByRole("alert")).toContainText("12 ▸ells");
 });
 
-test("everything by keyboard: pick, turn, move, duplicate, set aside, remove, undo", async ({
+test("everything by keyboard: select, turn, move, duplicate, set aside, remove, undo", async ({
   planner,
   page,
 }) => {
@@ -167,12 +167,12 @@ test("everything by keyboard: pick, turn, move, duplicate, set aside, remove, un
   await page.getByRole("button", { name: /^Armchair/ }).click();
   const at = await planner.at(3000, 2000);
   await page.mouse.click(at.x, at.y);
-  await expect(page.getByRole("textbox", { name: "Turn" })).toHaveValue("0");
+  await expect(page.getByRole("textbox", { name: "Rotation" })).toHaveValue("0");
   await planner.plan.focus();
   await page.keyboard.press(",");
-  await expect(page.getByRole("textbox", { name: "Turn" })).toHaveValue("15");
+  await expect(page.getByRole("textbox", { name: "Rotation" })).toHaveValue("15");
   await page.keyboard.press("Shift+>");
-  await expect(page.getByRole("textbox", { name: "Turn" })).toHaveValue("14");
+  await expect(page.getByRole("textbox", { name: "Rotation" })).toHaveValue("14");
   const west = await page.getByLabel("From west").inputValue();
   await page.keyboard.press("Shift+ArrowRight");
   await expect(page.getByLabel("From west")).not.toHaveValue(west);
@@ -218,7 +218,7 @@ test("without a pointer: a room, a door and a table by keys alone", async ({
   await planner.saved();
 });
 
-test("pressing again goes through what lies beneath, a rubber band and Shift pick many", async ({
+test("pressing again goes through what lies beneath, a rubber band and Shift select many", async ({
   planner,
   page,
 }) => {
@@ -340,7 +340,7 @@ test("with 100 ms on the way a drag follows the hand without waiting", async ({
   await page.mouse.move(from.x, from.y);
   await page.mouse.down();
   await page.mouse.move(from.x + 40, from.y + 40);
-  // The picked table is drawn in pencil at the hand within two frames, whatever the server says.
+  // The selected table is drawn in pencil at the hand within two frames, whatever the server says.
   const blue = await page.evaluate(
     async ([x, y]) => {
       await new Promise((done) =>

@@ -27,7 +27,7 @@ test("a studio flat from a list of thirty typed lengths, with a slanted wall and
   await planner.stage("Shell");
   const job = new Job(page, planner);
   await job.part("Walls");
-  await job.choose("Make-up", "Masonry 200");
+  await job.choose("Wall type", "Masonry 200");
   await job.press("Draw walls");
   await job.key("Enter");
   // Six outside walls; the fifth is slanted: its length and its angle to the wall before.
@@ -42,7 +42,7 @@ test("a studio flat from a list of thirty typed lengths, with a slanted wall and
 
   // The bath: a partition from 4200 along the south wall, up and across to the east wall.
   await job.press("Draw walls");
-  await job.choose("Make-up", "Stud 100");
+  await job.choose("Wall type", "Stud 100");
   await job.choose("Drawn along", "Centre");
   await job.press("From a corner");
   await job.click(0, 0);
@@ -186,13 +186,13 @@ test("a two-room home traced from a picture whose only known length is a door le
           backing(): {
             x: number;
             y: number;
-            turn: number;
+            rotation: number;
             scale: number;
             rows: number;
           };
         };
         const b = host.backing();
-        const angle = (b.turn * Math.PI) / 180;
+        const angle = (b.rotation * Math.PI) / 180;
         const own = { x: p.x * b.scale, y: (b.rows - p.y) * b.scale };
         return {
           x: b.x + own.x * Math.cos(angle) - own.y * Math.sin(angle),
@@ -227,12 +227,12 @@ test("a two-room home traced from a picture whose only known length is a door le
   await job.type("First is", "826");
   await job.press("Set to scale by this length");
   await expect(page.getByText("By one length of 826")).toBeVisible();
-  await job.press("Hold in place");
+  await job.press("Lock");
   await job.press("Back to the rooms");
   await page.getByRole("button", { name: "fit" }).click();
 
   await job.part("Walls");
-  await job.choose("Make-up", "Masonry 200");
+  await job.choose("Wall type", "Masonry 200");
   await job.choose("Lengths are", "Assumed");
   await job.press("Draw walls");
   for (const [x, y] of [
@@ -245,7 +245,7 @@ test("a two-room home traced from a picture whose only known length is a door le
   await job.key("Enter");
   await expect.poll(async () => (await rooms(page)).length).toBe(1);
   await job.press("Draw walls");
-  await job.choose("Make-up", "Stud 100");
+  await job.choose("Wall type", "Stud 100");
   await job.choose("Drawn along", "Centre");
   await press(5250, 0);
   await press(5250, 5200);
@@ -281,7 +281,7 @@ test("a long narrow interior in feet and inches with a partition", async ({
   await planner.stage("Shell");
   const job = new Job(page, planner);
   await job.part("Walls");
-  await job.choose("Make-up", "Stud 70");
+  await job.choose("Wall type", "Stud 70");
   await job.press("Draw walls");
   await job.key("Enter");
   await job.side(3000, 0, "29ft 6in");

@@ -185,7 +185,7 @@ test.describe("the shell by hand", () => {
 
   test("an end left short is offered to meet", async ({ planner, page }) => {
     await planner.part("Walls");
-    await page.getByLabel("Make-up").first().selectOption("Stud 100");
+    await page.getByLabel("Wall type").first().selectOption("Stud 100");
     await page.getByLabel("Drawn along").selectOption("Centre");
     await page.getByRole("button", { name: "Draw walls" }).click();
     const from = await planner.at(3000, 4000);

@@ -18,91 +18,133 @@ public enum OverlapKind
 
     /// <summary>A thing outside every room.</summary>
     OutsideRooms,
+
+    /// <summary>One of many things in the same place: not every pair of them is told.</summary>
+    InHeap,
 }
 
 /// <summary>One thing where it cannot be. Depth in mm is how far it would have to move; 0 when that is not known.</summary>
 public sealed record Overlap(OverlapKind Kind, string ItemId, string ItemName, string OtherId, string OtherName, double Depth, Point At);
 
-/// <summary>Finds overlaps from the true shapes: solids and occupied chairs. Things that only touch do not overlap.</summary>
+/// <summary>
+/// Finds overlaps from the true shapes: solids and occupied chairs, each from its underside to its top. Things that only
+/// touch do not overlap, nor what stands on, under or over another.
+/// </summary>
 public static class Overlaps
 {
-    private sealed record Standing(Convex Shape, int Item, string Id, string Name, OverlapKind Kind);
+    /// <summary>More partners than this, and a thing is told to be in a heap instead.</summary>
+    public const int MostPartners = 12;
 
-    public static ImmutableArray<Overlap> Find(LevelSpace space, IReadOnlyList<PlacedItem> items)
+    private sealed record Standing(Convex Shape, int Item, string Id, string Name, OverlapKind Kind, double Bottom, double Top);
+
+    /// <exception cref="TooMuchWorkException">The work given is not enough.</exception>
+    public static ImmutableArray<Overlap> Find(LevelSpace space, IReadOnlyList<PlacedItem> items, Work? work = null)
     {
-        var grid = new BoxGrid<Standing>();
-        AddShell(space, grid);
+        List<Standing> all = [.. Shell(space)];
         for (var i = 0; i < items.Count; i++)
             foreach (var shape in items[i].Standing)
-                grid.Add(new Standing(shape, i, items[i].Item.Id, items[i].Name, OverlapKind.ThingInThing), shape.Bounds);
-        var deepest = new Dictionary<(string, string, OverlapKind), Overlap>();
+                all.Add(new Standing(shape, i, items[i].Item.Id, items[i].Name, OverlapKind.ThingInThing, items[i].Bottom, items[i].Top));
+        var index = new SpatialIndex<Standing>(all, standing => standing.Shape.Bounds);
+        var found = ImmutableArray.CreateBuilder<Overlap>();
+        var deepest = new Dictionary<(string, OverlapKind), Overlap>();
         for (var i = 0; i < items.Count; i++)
         {
-            foreach (var shape in items[i].Standing)
-            foreach (var other in grid.Meeting(shape.Bounds))
+            var item = items[i];
+            deepest.Clear();
+            var full = false;
+            foreach (var shape in item.Standing)
             {
-                if (other.Item >= 0 && (other.Item <= i || Carries(items[i], items[other.Item])))
-                    continue;
-                if (items[i].Form.WalkedOn && other.Kind == OverlapKind.OverKeepClear)
-                    continue;
-                var gap = Gap.Between(shape, other.Shape);
-                if (gap.Width >= -Tolerance.Length)
-                    continue;
-                var key = (items[i].Item.Id, other.Id, other.Kind);
-                if (!deepest.TryGetValue(key, out var known) || known.Depth < -gap.Width)
-                    deepest[key] = new Overlap(other.Kind, items[i].Item.Id, items[i].Name, other.Id, other.Name, -gap.Width, gap.Middle);
-            }
-            var at = items[i].Item.Placement.Origin;
-            if (space.Rooms.Length > 0 && space.RoomAt(at) is null)
-                deepest[(items[i].Item.Id, "", OverlapKind.OutsideRooms)] = new Overlap(
-                    OverlapKind.OutsideRooms,
-                    items[i].Item.Id,
-                    items[i].Name,
-                    "",
-                    "every room",
-                    0,
-                    at
+                long seen = 0;
+                index.Meeting(
+                    shape.Bounds,
+                    other =>
+                    {
+                        seen++;
+                        if (Meet(items, i, shape, other) is { } overlap)
+                        {
+                            var key = (overlap.OtherId, overlap.Kind);
+                            if (!deepest.TryGetValue(key, out var known) || known.Depth < overlap.Depth)
+                                deepest[key] = overlap;
+                        }
+                        return !(full = deepest.Count > MostPartners);
+                    }
                 );
+                work?.Count(seen);
+                if (full)
+                    break;
+            }
+            var at = item.Item.Placement.Origin;
+            if (full)
+                found.Add(new Overlap(OverlapKind.InHeap, item.Item.Id, item.Name, "", $"more than {MostPartners} things", 0, at));
+            else
+                found.AddRange(deepest.Values);
+            if (space.Rooms.Length > 0 && space.RoomAt(at) is null)
+                found.Add(new Overlap(OverlapKind.OutsideRooms, item.Item.Id, item.Name, "", "every room", 0, at));
         }
-        return [.. deepest.Values];
+        return found.ToImmutable();
     }
 
-    private static void AddShell(LevelSpace space, BoxGrid<Standing> grid)
+    private static Overlap? Meet(IReadOnlyList<PlacedItem> items, int i, Convex shape, Standing other)
     {
+        var item = items[i];
+        if (other.Item >= 0 && (other.Item <= i || Carries(item, items[other.Item])))
+            return null;
+        if (item.LiesFlat && other.Kind == OverlapKind.OverKeepClear)
+            return null;
+        if (Math.Min(item.Top, other.Top) - Math.Max(item.Bottom, other.Bottom) <= Tolerance.Length)
+            return null;
+        var gap = Gap.Between(shape, other.Shape);
+        return gap.Width >= -Tolerance.Length
+            ? null
+            : new Overlap(other.Kind, item.Item.Id, item.Name, other.Id, other.Name, -gap.Width, gap.Middle);
+    }
+
+    private static IEnumerable<Standing> Shell(LevelSpace space)
+    {
+        var headroom = Rulebooks.HouseRules.Headroom.Value;
         foreach (var piece in space.Pieces)
+            if (piece.Opening is not { IsDoor: true })
+                yield return new Standing(
+                    piece.Body,
+                    -1,
+                    piece.Opening?.Id ?? piece.Wall.Id,
+                    piece.Opening is null ? "a wall" : "a window",
+                    OverlapKind.ThroughShell,
+                    0,
+                    piece.Wall.Height
+                );
+        foreach (var thing in space.Things.Concat(space.Voids))
         {
-            if (piece.Opening is { IsDoor: true })
-                continue;
-            var name = piece.Opening is null ? "a wall" : "a window";
-            grid.Add(new Standing(piece.Body, -1, piece.Opening?.Id ?? piece.Wall.Id, name, OverlapKind.ThroughShell), piece.Body.Bounds);
-        }
-        foreach (var (id, name, solid) in space.Solids())
-            grid.Add(new Standing(solid, -1, id, $"a {name.ToLowerInvariant()}", OverlapKind.ThroughShell), solid.Bounds);
-        foreach (var flight in space.Flights.Concat(space.Voids))
-            grid.Add(
-                new Standing(Fixtures.Solid(flight), -1, flight.Id, Fixtures.NameOf(flight), OverlapKind.OverKeepClear),
-                Fixtures.Solid(flight).Bounds
-            );
-        foreach (var area in space.KeepClear)
-        {
-            var floor = Fixtures.Solid(area);
-            var name = area.Name.Length > 0 ? area.Name : "a keep-clear area";
-            grid.Add(new Standing(floor, -1, area.Id, name, OverlapKind.OverKeepClear), floor.Bounds);
+            var name = thing.OwnName().Length > 0 ? thing.Called() : thing.OneOfIts();
+            if (thing.Effect() == ThingEffect.Solid)
+                yield return new Standing(
+                    thing.Floor(),
+                    -1,
+                    thing.Id,
+                    name,
+                    OverlapKind.ThroughShell,
+                    0,
+                    thing is Fitting fitting ? fitting.Height : double.PositiveInfinity
+                );
+            else if (thing.Effect() == ThingEffect.KeepClear)
+                yield return new Standing(thing.Floor(), -1, thing.Id, name, OverlapKind.OverKeepClear, 0, headroom);
         }
         foreach (var place in space.Openings.Where(place => place.Opening.Kind != OpeningKind.Window))
         {
             var name = place.Opening.Name.Length > 0 ? place.Opening.Name : "a door";
             foreach (var floor in place.Swing.Append(place.Doorway))
-                grid.Add(new Standing(floor, -1, place.Opening.Id, name, OverlapKind.OverKeepClear), floor.Bounds);
+                yield return new Standing(floor, -1, place.Opening.Id, name, OverlapKind.OverKeepClear, 0, place.Opening.Height);
         }
     }
 
-    /// <summary>Whether one of two things is made to carry the other and does: a lectern on a stage, chairs on a dance floor.</summary>
+    /// <summary>Whether one of two things is made to carry the other and does: a lectern on a stage, chairs on a dance floor or a rug.</summary>
     private static bool Carries(PlacedItem a, PlacedItem b)
     {
+        if (a.LiesFlat != b.LiesFlat)
+            return true;
         if (a.Form.StoodOn == b.Form.StoodOn)
             return false;
         var (deck, thing) = a.Form.StoodOn ? (a, b) : (b, a);
-        return deck.Form.WalkedOn || deck.Solids.Any(top => top.Holds(thing.Item.Placement.Origin));
+        return deck.LiesFlat || deck.Solids.Any(top => top.Holds(thing.Item.Placement.Origin));
     }
 }

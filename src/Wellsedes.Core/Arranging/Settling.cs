@@ -95,7 +95,7 @@ public static class Settling
         }
         if (onX is null && onY is null)
             return null;
-        var settled = new Placement(onX?.Item.X ?? at.X, onY?.Item.Y ?? at.Y, at.Turn);
+        var settled = new Placement(onX?.Item.X ?? at.X, onY?.Item.Y ?? at.Y, at.Rotation);
         var shown = onX ?? onY!;
         return new Settled(settled, $"in line with {shown.Name}", settled.Origin, shown.Item.Placement.Origin);
     }

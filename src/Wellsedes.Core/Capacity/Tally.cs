@@ -20,7 +20,11 @@ public sealed record Tally(
     double? AreaPerSeat,
     double? AreaPerSeatAsked,
     NarrowestWalkway? Narrowest
-);
+)
+{
+    /// <summary>Where nothing can be counted.</summary>
+    public static readonly Tally None = new(0, null, 0, null, 0, null, null, null, null, null, null);
+}
 
 public static class Tallying
 {

@@ -2,7 +2,6 @@ using System.Text.Json.Serialization;
 
 namespace Wellsedes.Core.Catalogue;
 
-[JsonConverter(typeof(JsonStringEnumConverter<CatalogueKind>))]
 public enum CatalogueKind
 {
     Tables,
@@ -24,7 +23,7 @@ public sealed record ValueSource(string Title, string Confidence);
 public readonly record struct ItemSize(double Width, double Depth, double Height);
 
 /// <summary>How many places each side of an item has. Around is for round tables, the sides for straight ones.</summary>
-public readonly record struct Places(int Around = 0, int Front = 0, int Back = 0, int Left = 0, int Right = 0)
+public readonly record struct SeatsBySide(int Around = 0, int Front = 0, int Back = 0, int Left = 0, int Right = 0)
 {
     [JsonIgnore]
     public int Total => Around + Front + Back + Left + Right;
@@ -37,7 +36,7 @@ public sealed record SizeRange(double Least, double Most);
 /// <param name="Key">Stable name in files and tables.</param>
 /// <param name="Maker">Which maker builds its form.</param>
 /// <param name="Places">Usual places; all zero when nobody sits at it.</param>
-/// <param name="MostPlaces">The most places its size takes, from its source.</param>
+/// <param name="MostSeats">The most places its size takes, from its source.</param>
 /// <param name="Chair">Key of the chair that stands at its places.</param>
 /// <param name="BackToWall">Whether its back looks for a wall when it is put down near one.</param>
 /// <param name="Counted">What it counts as in the tally: table, seat, desk or nothing.</param>
@@ -48,8 +47,8 @@ public sealed record CatalogueItem(
     string Maker,
     ItemSize Size,
     ValueSource Source,
-    Places Places,
-    int MostPlaces = 0,
+    SeatsBySide Seats,
+    int MostSeats = 0,
     string? Chair = null,
     bool BackToWall = false,
     string Counted = "",
@@ -59,5 +58,5 @@ public sealed record CatalogueItem(
 {
     /// <summary>Whether its width is a diameter, and its depth the same.</summary>
     [JsonIgnore]
-    public bool IsRound => Maker is "round-table" or "standing-table" or "stool" or "plant";
+    public bool IsRound => FormMaker.Find(Maker).IsRound;
 }

@@ -1,6 +1,7 @@
 using System.Collections.Frozen;
 using System.Collections.Immutable;
 using System.Text.Json;
+using System.Text.Json.Serialization;
 
 namespace Wellsedes.Core.Catalogue;
 
@@ -24,7 +25,7 @@ public sealed class CatalogueList
     private static CatalogueList Load()
     {
         var assembly = typeof(CatalogueList).Assembly;
-        var options = new JsonSerializerOptions(JsonSerializerDefaults.Web);
+        var options = new JsonSerializerOptions(JsonSerializerDefaults.Web) { Converters = { new JsonStringEnumConverter() } };
         var items = assembly
             .GetManifestResourceNames()
             .Where(name => name.Contains(".Catalogue.Data.", StringComparison.Ordinal))

@@ -36,7 +36,8 @@ public sealed record SymbolPart(SymbolRole Role, PathShape Path);
 /// <param name="Width">Width of the chair in mm.</param>
 /// <param name="ChairDepth">Depth of the chair itself in mm.</param>
 /// <param name="AtTable">Whether depth is measured from a table edge, so that it differs between the two states.</param>
-public sealed record SeatPlace(Point Edge, Point Outward, double Width, double ChairDepth, bool AtTable)
+/// <param name="Id">Which seat of its item it is: a number round a table, a letter for the side and a number along a straight one.</param>
+public sealed record SeatPlace(Point Edge, Point Outward, double Width, double ChairDepth, bool AtTable, string Id = "")
 {
     /// <summary>
     /// The floor the chair and its sitter take, from the edge outward to a depth in mm. At a table the chair may
@@ -76,7 +77,7 @@ public sealed record Form(
 )
 {
     /// <summary>The box around the solids, in own coordinates.</summary>
-    public Bounds Body { get; } = Solids.Aggregate(Bounds.Empty, (box, solid) => box.Including(solid.Bounds));
+    public Bounds Body => Solids.Aggregate(Bounds.Empty, (box, solid) => box.Including(solid.Bounds));
 
     /// <summary>The middle of the front edge, where the grip for turning sits.</summary>
     public Point FrontMark => new(Body.Centre.X, Body.MinY);

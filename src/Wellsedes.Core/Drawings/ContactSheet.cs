@@ -7,16 +7,17 @@ namespace Wellsedes.Core.Drawings;
 /// <summary>Every catalogue item's symbol at one scale, to look the symbols over.</summary>
 public static class ContactSheet
 {
-    public static Drawing Of(ItemForms forms, double ratio, double occupiedDepth)
+    public static Drawing Of(Plan plan, double ratio, double occupiedDepth)
     {
         List<Mark> marks = [];
         var cell = ratio < 50 ? 150.0 : 40.0;
         const int across = 9;
-        var items = forms.Catalogue.Items;
+        var forms = new ItemForms();
+        var items = plan.Library.Catalogue.Items;
         for (var i = 0; i < items.Length; i++)
         {
             var kind = items[i];
-            var form = forms.FormOf(kind, kind.Size, kind.Places, occupiedDepth);
+            var form = forms.FormOf(kind, kind.Size, kind.Seats, ItemForms.ChairOf(plan, kind), occupiedDepth);
             var centre = new Point((i % across + 0.5) * cell, (i / across + 0.45) * cell);
             var map = new PaperMap(ratio, centre);
             foreach (var part in form.Symbol)

@@ -114,6 +114,6 @@ internal sealed class DimensionPainter(ITextMeasure text, PaperMap map, UnitSyst
         var middle = Point.Middle(start, end);
         // A figure wider than its dimension steps up, clear of its neighbours.
         var lift = wide + 1 > start.DistanceTo(end) ? 3.4 : 0.9;
-        marks.Add(new TextMark(written, middle + up * lift, size, TextAnchor.Middle, Turn: upright ? turn - 180 : turn));
+        marks.Add(new TextMark(written, middle + up * lift, size, TextAnchor.Middle, Rotation: upright ? turn - 180 : turn));
     }
 }

@@ -44,7 +44,7 @@ internal static class DoorPainter
         var y = face + up * Thick * 2.4;
         return (
             Box(side * width * 0.3, face, side * width * 1.2, face + up * Thick),
-            Arrow(new(side * width * 0.2, y), new(side * width * 0.8, y))
+            PathShape.Arrow(new(side * width * 0.2, y), new(side * width * 0.8, y))
         );
     }
 
@@ -55,7 +55,7 @@ internal static class DoorPainter
         var half = Math.Min(Thick, place.Wall.Thickness * 0.6) / 2;
         return (
             Box(side * width * 0.15, -half, side * width * 1.05, half),
-            Arrow(new(-side * width * 0.3, half + 60), new(side * width * 0.15, half + 60))
+            PathShape.Arrow(new(-side * width * 0.3, half + 60), new(side * width * 0.15, half + 60))
         );
     }
 
@@ -71,11 +71,5 @@ internal static class DoorPainter
             PathShape.Line(new Point(leaf.Hinge, leaf.Face), knee, tip),
             PathShape.Line(tip, new Point(leaf.Hinge + leaf.Towards * place.Opening.Width, leaf.Face))
         );
-    }
-
-    internal static PathShape Arrow(Point from, Point to)
-    {
-        var back = (from - to).Unit() * Math.Min(140, from.DistanceTo(to) / 2);
-        return PathShape.Line(from, to).Then(PathShape.Line(to + back + back.Left() * 0.45, to, to + back - back.Left() * 0.45));
     }
 }

@@ -29,7 +29,7 @@ public sealed record TextMark(
     TextAnchor Anchor = TextAnchor.Start,
     bool Bold = false,
     string Colour = Ink.Full,
-    double Turn = 0
+    double Rotation = 0
 ) : Mark;
 
 /// <summary>Colours and line widths (ISO 128 series: 0.13, 0.18, 0.25, 0.35, 0.5, 0.7 mm) of the sheet.</summary>

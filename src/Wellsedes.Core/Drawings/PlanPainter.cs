@@ -10,17 +10,29 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
 {
     public void Paint(SheetInput input)
     {
+        // Tints lie beneath everything; what somebody wrote stands above the furniture.
+        Things(input.Things, part => part.Role == ThingRole.Tinted);
         Shell(input);
-        foreach (var item in input.Items.OrderBy(item => item.Form.StoodOn ? 0 : 1))
+        foreach (
+            var item in input
+                .Items.OrderBy(item =>
+                    item.LiesFlat ? 0
+                    : item.Form.StoodOn ? 1
+                    : 2
+                )
+                .ThenBy(item => item.Bottom)
+        )
             Symbol(item);
-        if (input.Settings.ShowLabels)
+        Things(input.Things, part => part.Role != ThingRole.Tinted);
+        Texts(input.Things);
+        if (input.Settings.Shows.Labels)
             foreach (var item in input.Items)
                 Label(item);
-        if (input.Settings.ShowRoomNames)
+        if (input.Settings.Shows.RoomNames)
             RoomNames(input);
-        if (input.Settings.ShowWalkway)
+        if (input.Settings.Shows.Walkway)
             Walkway(input);
-        foreach (var measure in input.Plan.OfScheme<Dimension>(input.Settings.SchemeId))
+        foreach (var measure in input.Plan.OnLevel<Dimension>(input.Settings.SchemeId, input.Space.LevelId))
             new DimensionPainter(text, map, units, marks).Between(measure.From, measure.To, 0);
     }
 
@@ -32,13 +44,10 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
         Draw(paths.Windows, Ink.Full, Ink.Narrow, Ink.Paper);
         Draw(paths.Leaves, Ink.Full, Ink.Narrow, Ink.Paper);
         Draw(paths.Swings, Ink.Full, Ink.Thin);
-        Draw(paths.Columns, Ink.Full, Ink.Wide, Ink.Full);
-        Draw(paths.Steps, Ink.Full, Ink.Thin);
-        Draw(paths.Fittings, Ink.Full, Ink.Thin, Ink.Paper);
-        Draw(paths.Points, Ink.Full, Ink.Thin, Ink.Paper);
-        foreach (var dashed in new[] { paths.KeepClear, paths.Boundaries, paths.Overhead }.OfType<PathShape>())
+        foreach (var dashed in new[] { paths.Boundaries, paths.Overhead }.OfType<PathShape>())
             Draw(Dashes.Cut(dashed, map.Ratio * 2, map.Ratio), Ink.Soft, Ink.Thin);
-        Heights(input);
+        Things(input.Space.Things, _ => true);
+        Texts(input.Space.Things);
         foreach (var place in input.Space.Openings.Where(place => place.Opening.Name.Length > 0))
         {
             var away = input.Space.RoomAt(place.Frame.Out(new Point(0, place.Wall.Thickness))) is null ? -1 : 1;
@@ -55,33 +64,51 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
                     2.5,
                     TextAnchor.Middle,
                     true,
-                    Turn: turned ? 90 : 0
+                    Rotation: turned ? 90 : 0
                 )
             );
         }
     }
 
-    /// <summary>The rise of flights and platforms, and the heights of ceiling contours.</summary>
-    private void Heights(SheetInput input)
+    private void Things(IEnumerable<Thing> things, Func<ThingPart, bool> which)
     {
-        void Write(string line, Placement placement, Point own) =>
-            marks.Add(new TextMark(line, map.ToPaper(placement.Out(own)), 2, TextAnchor.Middle, Colour: Ink.Soft));
-        foreach (var flight in input.Space.Flights)
-            Write(
-                flight.Kind == FlightKind.Stair
-                    ? $"up {flight.Risers} × {LengthText.Write(Math.Round(flight.Rise / flight.Risers), units)}"
-                    : $"ramp up {LengthText.Write(flight.Rise, units)}",
-                flight.Placement,
-                new Point(0, -flight.Depth * 0.3)
-            );
-        foreach (var platform in input.Space.Platforms)
-            Write($"{(platform.Rise > 0 ? "+" : "−")}{LengthText.Write(Math.Abs(platform.Rise), units)}", platform.Placement, default);
-        foreach (var ceiling in input.Space.LowCeilings)
-        foreach (var height in FixturePainter.Contours.Where(h => h > ceiling.LowHeight && h < ceiling.HighHeight))
-            Write(
-                LengthText.Write(height, units),
-                ceiling.Placement,
-                new Point(ceiling.Width * 0.3, -ceiling.Depth / 2 + ceiling.DepthBelow(height))
+        foreach (var part in things.SelectMany(thing => thing.Parts()).Where(which))
+            switch (part.Role)
+            {
+                case ThingRole.Solid:
+                    Draw(part.Path, Ink.Full, Ink.Wide, Ink.Full);
+                    break;
+                case ThingRole.Body:
+                    Draw(part.Path, Ink.Full, Ink.Thin, Ink.Paper);
+                    break;
+                case ThingRole.Line:
+                    Draw(part.Path, Ink.Full, Ink.Thin);
+                    break;
+                case ThingRole.Heavy:
+                    Draw(part.Path, Ink.Full, Ink.Medium);
+                    break;
+                case ThingRole.Dashed:
+                    Draw(Dashes.Cut(part.Path, map.Ratio * 2, map.Ratio), Ink.Soft, Ink.Thin);
+                    break;
+                default:
+                    marks.Add(new PathMark(map.ToPaper(part.Path), null, 0, part.Tint));
+                    break;
+            }
+    }
+
+    private void Texts(IEnumerable<Thing> things)
+    {
+        foreach (var written in things.SelectMany(thing => thing.Texts(units)))
+            marks.Add(
+                written.Size > 0
+                    ? new TextMark(
+                        written.Text,
+                        map.ToPaper(written.At) + new Point(0, written.Size / map.Ratio * 0.35),
+                        written.Size / map.Ratio,
+                        TextAnchor.Middle,
+                        Rotation: written.Rotation
+                    )
+                    : new TextMark(written.Text, map.ToPaper(written.At), 2, TextAnchor.Middle, Colour: Ink.Soft)
             );
     }
 
@@ -130,7 +157,7 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
         {
             var label = item.Item.Label;
             var seats = item.Form.Seats.Length == 1 ? "1 seat" : $"{item.Form.Seats.Length} seats";
-            var second = text.Width(seats, 2, false) < wide * 0.9 && body.Height / map.Ratio > 8;
+            var second = item.Form.Seats.Length > 0 && text.Width(seats, 2, false) < wide * 0.9 && body.Height / map.Ratio > 8;
             Clear(at, label, 3.2, second ? 2.6 : 0);
             marks.Add(new TextMark(label, at + new Point(0, second ? 0.2 : 1.1), 3.2, TextAnchor.Middle, true));
             if (second)
@@ -145,13 +172,13 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
             return;
         if (text.Width(name, 2.5, true) > Math.Max(wide, body.Height / map.Ratio))
             return;
-        var turn = body.Height > body.Width ? item.Item.Turn + 90 : item.Item.Turn;
+        var turn = body.Height > body.Width ? item.Item.Rotation + 90 : item.Item.Rotation;
         turn = AngleText.Normal(turn);
         if (turn is > 90.5 and < 270.5)
             turn -= 180;
         var away = Point.At(turn);
         Clear(at, name, 2.5, 0);
-        marks.Add(new TextMark(name, at + new Point(away.Y, away.X) * 0.9, 2.5, TextAnchor.Middle, true, Turn: turn));
+        marks.Add(new TextMark(name, at + new Point(away.Y, away.X) * 0.9, 2.5, TextAnchor.Middle, true, Rotation: turn));
     }
 
     /// <summary>A patch of paper under a label, so that lines do not run through it.</summary>

@@ -18,7 +18,7 @@ public sealed record ScheduleRow(string Tag, string Name, ItemSize Size, bool Ro
 /// <summary>The furniture schedule: what is placed, by kind and size, with the chairs at the tables counted too.</summary>
 public static class Schedule
 {
-    public static ImmutableArray<ScheduleRow> Of(IEnumerable<PlacedItem> items, CatalogueList catalogue)
+    public static ImmutableArray<ScheduleRow> Of(IEnumerable<PlacedItem> items, Plan plan)
     {
         var placed = items.ToArray();
         var things = placed
@@ -27,7 +27,7 @@ public static class Schedule
         var chairs = placed
             .Where(item => item.Kind.Chair is not null && item.Form.Seats.Length > 0)
             .GroupBy(item => item.Kind.Chair!)
-            .Select(group => (Kind: catalogue.Find(group.Key)!, Count: group.Sum(item => item.Form.Seats.Length)))
+            .Select(group => (Kind: plan.CatalogueItem(group.Key)!, Count: group.Sum(item => item.Form.Seats.Length)))
             .Select(chair => Row(chair.Kind, chair.Kind.Size, chair.Count, []));
         return
         [

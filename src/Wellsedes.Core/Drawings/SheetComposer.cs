@@ -9,6 +9,7 @@ using Wellsedes.Core.Walkways;
 namespace Wellsedes.Core.Drawings;
 
 /// <summary>What a sheet is made from.</summary>
+/// <param name="Things">Zones, marks and the like of the scheme on the level.</param>
 /// <param name="Project">Name of the project, for the title block.</param>
 /// <param name="Revision">Revision letter, or empty for a sheet that is not issued.</param>
 /// <param name="Status">"Draft" or "Issued".</param>
@@ -17,6 +18,7 @@ public sealed record SheetInput(
     SheetSettings Settings,
     LevelSpace Space,
     ImmutableArray<PlacedItem> Items,
+    ImmutableArray<Thing> Things,
     ImmutableArray<Way> Ways,
     Tally Tally,
     string Project,
@@ -43,12 +45,12 @@ public sealed class SheetComposer(ITextMeasure text)
     public Sheet Compose(SheetInput input)
     {
         var paper = Papers.Find(input.Settings.Paper) ?? Papers.All[1];
-        var (width, height) = input.Settings.Across ? (paper.Long, paper.Short) : (paper.Short, paper.Long);
+        var (width, height) = input.Settings.Landscape ? (paper.Long, paper.Short) : (paper.Short, paper.Long);
         var frame = new Bounds(FilingEdge, Edge, width - Edge, height - Edge);
         var layout = Layout(frame, input.Settings);
         var extent = Extent(input);
         var units = input.Plan.Details.Units;
-        var room = input.Settings.ShowDimensions ? DimensionRoom : 4;
+        var room = input.Settings.Shows.Dimensions ? DimensionRoom : 4;
         var (freeWidth, freeHeight) = (layout.Plan.Width - 2 * room, layout.Plan.Height - 2 * room);
         var ratio = input.Settings.Scale ?? Scales.Largest(units, extent.Width, extent.Height, freeWidth, freeHeight).Ratio;
         var fits = extent.Width / ratio <= freeWidth + 1e-6 && extent.Height / ratio <= freeHeight + 1e-6;
@@ -56,15 +58,15 @@ public sealed class SheetComposer(ITextMeasure text)
         var map = new PaperMap(ratio, new Point(centre.X - extent.Centre.X / ratio, centre.Y + extent.Centre.Y / ratio));
         var marks = new List<Mark> { new PathMark(Box(frame), Ink.Full, Ink.Extra) };
         new PlanPainter(text, map, units, marks).Paint(input);
-        if (input.Settings.ShowDimensions)
+        if (input.Settings.Shows.Dimensions)
             new DimensionPainter(text, map, units, marks).Paint(input);
         var scaleName = Scales.Write(ratio, units);
         marks.AddRange(new SideTables(text, units).Paint(input, layout.Tables));
         marks.AddRange(new TitleBlock(text).Paint(input, layout.Title, scaleName, paper.Name));
-        marks.AddRange(Furnishings.ScaleBar(new Point(frame.MinX + 6, frame.MaxY - 8), ratio, units));
-        if (input.Settings.ShowNorth)
-            marks.AddRange(Furnishings.North(new Point(layout.Title.MinX - 14, frame.MaxY - 15), input.Plan.Details.North));
-        var title = $"{input.Project} · {input.Settings.Title}";
+        marks.AddRange(SheetMarks.ScaleBar(new Point(frame.MinX + 6, frame.MaxY - 8), ratio, units));
+        if (input.Settings.Shows.North)
+            marks.AddRange(SheetMarks.North(new Point(layout.Title.MinX - 14, frame.MaxY - 15), input.Plan.Details.North));
+        var title = $"{input.Project} · {input.Settings.TitleBlock.Title}";
         var drawing = new Drawing(width, height, title, input.Date, [.. marks]);
         return new Sheet(drawing, ratio, scaleName, fits);
     }
@@ -73,7 +75,7 @@ public sealed class SheetComposer(ITextMeasure text)
     {
         var blockWidth = Math.Min(BlockWidth, frame.Width);
         var title = new Bounds(frame.MaxX - blockWidth, frame.MaxY - BlockHeight, frame.MaxX, frame.MaxY);
-        if (settings.Across)
+        if (settings.Landscape)
         {
             var column = Math.Clamp(frame.Width * 0.23, 70, 150);
             var tables = new Bounds(frame.MaxX - column, frame.MinY, frame.MaxX, title.MinY);
@@ -93,6 +95,8 @@ public sealed class SheetComposer(ITextMeasure text)
             box = box.Including(leaf.Bounds);
         foreach (var item in input.Items)
             box = box.Including(item.Bounds);
+        foreach (var thing in input.Things)
+            box = box.Including(thing.Floor().Bounds);
         return box.IsEmpty ? new Bounds(0, 0, 5000, 5000) : box;
     }
 

@@ -11,25 +11,15 @@ namespace Wellsedes.Core.Drawings;
 /// <param name="Windows">Window frames and panes.</param>
 /// <param name="Leaves">Door leaves, drawn open.</param>
 /// <param name="Swings">The arcs of the leaves, and the arrows of those that slide.</param>
-/// <param name="Columns">Solid columns.</param>
-/// <param name="KeepClear">Outlines of keep-clear areas, to be dashed.</param>
 /// <param name="Boundaries">Edges without walls, to be dashed.</param>
-/// <param name="Steps">Flights with their treads and the arrow up, platforms.</param>
-/// <param name="Fittings">Fixed counters, sanitary ware, radiators, shafts.</param>
-/// <param name="Points">Sockets, data and water points.</param>
-/// <param name="Overhead">Low ceilings: outline and height contours, to be dashed; and the voids of flights from below.</param>
+/// <param name="Overhead">Where flights from below come through the floor, to be dashed.</param>
 public sealed record ShellPaths(
     PathShape? Walls,
     PathShape? Hatch,
     PathShape? Windows,
     PathShape? Leaves,
     PathShape? Swings,
-    PathShape? Columns,
-    PathShape? KeepClear,
     PathShape? Boundaries,
-    PathShape? Steps,
-    PathShape? Fittings,
-    PathShape? Points,
     PathShape? Overhead
 );
 
@@ -45,13 +35,8 @@ public static class ShellPainter
             Join(space.Openings.Where(o => o.Opening.Kind == OpeningKind.Window).Select(Window)),
             Join(doors.Select(part => part.Panel)),
             Join(doors.Select(part => part.Swing)),
-            Join(space.Columns.Select(Column)),
-            Join(space.KeepClear.Select(area => PathShape.Closed(Fixtures.Solid(area).Outline()))),
             Join(space.Boundaries.Select(Edge)),
-            Join(space.Flights.Select(FixturePainter.Flight).Concat(space.Platforms.Select(FixturePainter.Platform))),
-            Join(space.Fittings.Where(f => !f.IsPoint).Select(FixturePainter.Fitting)),
-            Join(space.Fittings.Where(f => f.IsPoint).Select(FixturePainter.Fitting)),
-            Join(space.LowCeilings.Select(FixturePainter.LowCeiling).Concat(space.Voids.Select(FixturePainter.Void)))
+            Join(space.Voids.Select(flight => flight.Hole().Path))
         );
     }
 
@@ -69,9 +54,6 @@ public static class ShellPainter
 
     private static PathShape Outline(Region region) =>
         region.Holes.Aggregate(PathShape.Closed(region.Outline.AsSpan()), (path, hole) => path.Then(PathShape.Closed(hole.AsSpan())));
-
-    private static PathShape Column(Column column) =>
-        column.Round ? PathShape.Circle(new Point(column.X, column.Y), column.Width / 2) : PathShape.Closed(Fixtures.Solid(column).Corners);
 
     private static PathShape Window(OpeningPlace place)
     {

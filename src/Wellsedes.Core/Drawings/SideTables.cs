@@ -19,7 +19,7 @@ internal sealed class SideTables(ITextMeasure text, UnitSystem units)
         var x = box.MinX + 4;
         var wide = box.Width - 8;
         var y = box.MinY + 7;
-        if (input.Settings.ShowSchedule)
+        if (input.Settings.Shows.Schedule)
             y = Furniture(input, marks, x, y, wide, box.MaxY);
         y = Heading("Capacity", marks, x, y);
         foreach (var (name, value) in Capacity(input))
@@ -28,7 +28,7 @@ internal sealed class SideTables(ITextMeasure text, UnitSystem units)
             marks.Add(new TextMark(name, new Point(x, y), Size));
             marks.Add(new TextMark(value, new Point(x + wide, y), Size, TextAnchor.End, true));
         }
-        if (input.Settings.ShowNotes)
+        if (input.Settings.Shows.Notes)
             Notes(input, marks, x, y + 8, wide, box.MaxY);
         return marks;
     }
@@ -42,7 +42,7 @@ internal sealed class SideTables(ITextMeasure text, UnitSystem units)
     private double Furniture(SheetInput input, List<Mark> marks, double x, double y, double wide, double bottom)
     {
         var rows = Schedule
-            .Of(input.Items, CatalogueList.Shipped)
+            .Of(input.Items, input.Plan)
             .Select(row =>
                 new[]
                 {

@@ -9,7 +9,7 @@ internal sealed class TitleBlock(ITextMeasure text)
 {
     public IEnumerable<Mark> Paint(SheetInput input, Bounds box, string scale, string paper)
     {
-        var s = input.Settings;
+        var s = input.Settings.TitleBlock;
         var date = input.Date.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
         // Rows of cells: label, value, share of the width.
         (string, string, double)[][] rows =
@@ -56,7 +56,7 @@ internal sealed class TitleBlock(ITextMeasure text)
             new[]
             {
                 input.Project,
-                input.Settings.SupplementaryTitle,
+                input.Settings.TitleBlock.SupplementaryTitle,
                 input.Plan.All<Level>().Count() > 1 ? input.Space.Level.Name : "",
             }.Where(part => part.Length > 0)
         );

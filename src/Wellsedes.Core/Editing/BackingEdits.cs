@@ -13,7 +13,7 @@ internal static class BackingEdits
 
     public static EditAnswer Put(Plan plan, PutBacking edit)
     {
-        var backing = edit.Backing with { Name = edit.Backing.Name.Trim(), Turn = AngleText.Normal(edit.Backing.Turn) };
+        var backing = edit.Backing with { Name = edit.Backing.Name.Trim(), Rotation = AngleText.Normal(edit.Backing.Rotation) };
         if (plan.Find<Level>(backing.LevelId) is null)
             return EditAnswer.No("level", "The level is no longer there.");
         var problem = Check(backing);
@@ -22,8 +22,8 @@ internal static class BackingEdits
         var before = plan.Find(backing.Id);
         if (before is not (null or Backing))
             return EditAnswer.No("id", $"\"{backing.Id}\" is something else.");
-        if (before is Backing { Held: true } held && backing.Held && Moved(held, backing))
-            return EditAnswer.No("backing", "The backing is held in place; let it go first.");
+        if (before is Backing { Locked: true } locked && backing.Locked && Moved(locked, backing))
+            return EditAnswer.No("backing", "The backing is locked; unlock it first.");
         return Editor.Swap(before is null ? $"Laid {backing.Name} beneath" : $"Changed {backing.Name}", before, backing);
     }
 
@@ -31,7 +31,7 @@ internal static class BackingEdits
         Editor.CheckText("name", backing.Name, 1, 80)
         ?? SizeSense.CheckPlace("x", backing.X)
         ?? SizeSense.CheckPlace("y", backing.Y)
-        ?? (double.IsFinite(backing.Turn) ? null : new Problem("turn", "The turn must be an angle in degrees."))
+        ?? (double.IsFinite(backing.Rotation) ? null : new Problem("rotation", "The rotation must be an angle in degrees."))
         ?? (
             backing is { Columns: > 0 and <= 100_000, Rows: > 0 and <= 100_000 } ? null : new Problem("picture", "The picture has no size.")
         )
@@ -59,8 +59,8 @@ internal static class BackingEdits
     {
         if (plan.Find<Backing>(edit.Id) is not { } backing)
             return EditAnswer.No("id", "The backing is no longer there.");
-        if (backing.Held)
-            return EditAnswer.No("backing", "The backing is held in place; let it go first.");
+        if (backing.Locked)
+            return EditAnswer.No("backing", "The backing is locked; unlock it first.");
         var units = plan.Details.Units;
         PictureScale found;
         string from;
@@ -123,17 +123,17 @@ internal static class BackingEdits
     {
         if (plan.Find<Backing>(edit.Id) is not { } backing)
             return EditAnswer.No("id", "The backing is no longer there.");
-        if (backing.Held)
-            return EditAnswer.No("backing", "The backing is held in place; let it go first.");
+        if (backing.Locked)
+            return EditAnswer.No("backing", "The backing is locked; unlock it first.");
         if (!(edit.From.DistanceTo(edit.To) >= 2))
             return EditAnswer.No("to", "The two points are in the same place on the picture.");
         var (from, to) = (backing.ToLevel(edit.From), backing.ToLevel(edit.To));
         var angle = Angles.Of(to - from) - (edit.Upright ? 90 : 0);
         // The nearer way round: a line drawn right to left is as level as one drawn left to right.
         angle -= 180 * Math.Round(angle / 180);
-        var after = backing with { Turn = AngleText.Normal(backing.Turn - angle) };
+        var after = backing with { Rotation = AngleText.Normal(backing.Rotation - angle) };
         var drift = from - after.ToLevel(edit.From);
         after = after with { X = after.X + drift.X, Y = after.Y + drift.Y };
-        return Editor.Swap($"Turned {backing.Name} until {(edit.Upright ? "upright" : "level")}", backing, after);
+        return Editor.Swap($"Rotated {backing.Name} until {(edit.Upright ? "upright" : "level")}", backing, after);
     }
 }

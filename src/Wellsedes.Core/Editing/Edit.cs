@@ -8,7 +8,7 @@ using Wellsedes.Core.Plans;
 namespace Wellsedes.Core.Editing;
 
 /// <summary>
-/// What somebody wants done to a plan. Ids of new entities are chosen by whoever asks. Lengths in mm, turns in
+/// What somebody wants done to a plan. Ids of new entities are chosen by whoever asks. Lengths in mm, rotations in
 /// degrees counter-clockwise. Sure means that a size out of the ordinary is meant.
 /// </summary>
 [JsonPolymorphic(TypeDiscriminatorPropertyName = "do")]
@@ -26,13 +26,13 @@ namespace Wellsedes.Core.Editing;
 [JsonDerivedType(typeof(JoinWalls), "join-walls")]
 [JsonDerivedType(typeof(BowWall), "bow-wall")]
 [JsonDerivedType(typeof(ChangeWalls), "change-walls")]
-[JsonDerivedType(typeof(MeetEnd), "meet-end")]
-[JsonDerivedType(typeof(PutMakeUp), "put-make-up")]
+[JsonDerivedType(typeof(ExtendToMeet), "extend-to-meet")]
+[JsonDerivedType(typeof(PutWallType), "put-wall-type")]
 [JsonDerivedType(typeof(CopyRoom), "copy-room")]
-[JsonDerivedType(typeof(PutFixture), "put-fixture")]
-[JsonDerivedType(typeof(MoveFixtures), "move-fixtures")]
+[JsonDerivedType(typeof(PutThing), "put-thing")]
+[JsonDerivedType(typeof(MoveThings), "move-things")]
 [JsonDerivedType(typeof(PutByOffsets), "put-by-offsets")]
-[JsonDerivedType(typeof(RepeatFixture), "repeat-fixture")]
+[JsonDerivedType(typeof(RepeatThing), "repeat-thing")]
 [JsonDerivedType(typeof(PutLevel), "put-level")]
 [JsonDerivedType(typeof(CopyShell), "copy-shell")]
 [JsonDerivedType(typeof(SetOut), "set-out")]
@@ -43,13 +43,13 @@ namespace Wellsedes.Core.Editing;
 [JsonDerivedType(typeof(NameRoom), "name-room")]
 [JsonDerivedType(typeof(PlaceItem), "place-item")]
 [JsonDerivedType(typeof(MoveItems), "move-items")]
-[JsonDerivedType(typeof(TurnItems), "turn-items")]
+[JsonDerivedType(typeof(RotateItems), "rotate-items")]
 [JsonDerivedType(typeof(PutItemAt), "put-item-at")]
 [JsonDerivedType(typeof(SpaceFrom), "space-from")]
 [JsonDerivedType(typeof(ResizeItem), "resize-item")]
-[JsonDerivedType(typeof(SetPlaces), "set-places")]
+[JsonDerivedType(typeof(SetSeats), "set-seats")]
 [JsonDerivedType(typeof(LabelItem), "label-item")]
-[JsonDerivedType(typeof(Hold), "hold")]
+[JsonDerivedType(typeof(LockThings), "lock")]
 [JsonDerivedType(typeof(SetItemsAside), "set-items-aside")]
 [JsonDerivedType(typeof(DuplicateItems), "duplicate-items")]
 [JsonDerivedType(typeof(Remove), "remove")]
@@ -57,7 +57,20 @@ namespace Wellsedes.Core.Editing;
 [JsonDerivedType(typeof(SetBrief), "set-brief")]
 [JsonDerivedType(typeof(SetChecks), "set-checks")]
 [JsonDerivedType(typeof(SetSheet), "set-sheet")]
-public abstract record Edit;
+[JsonDerivedType(typeof(AddSheet), "add-sheet")]
+[JsonDerivedType(typeof(AddScheme), "add-scheme")]
+[JsonDerivedType(typeof(RenameScheme), "rename-scheme")]
+[JsonDerivedType(typeof(RemoveScheme), "remove-scheme")]
+[JsonDerivedType(typeof(PutOwnItem), "put-own-item")]
+[JsonDerivedType(typeof(PutRepeat), "put-repeat")]
+[JsonDerivedType(typeof(Release), "release")]
+[JsonDerivedType(typeof(SetParameters), "set-parameters")]
+[JsonDerivedType(typeof(RaiseItem), "raise-item")]
+public abstract record Edit
+{
+    /// <summary>What is out of the ordinary is meant: it was asked about and said to be so.</summary>
+    public bool Sure { get; init; }
+}
 
 public sealed record SetDetails(string Title, UnitSystem Units, double North) : Edit;
 
@@ -69,31 +82,40 @@ public sealed record PlaceItem(
     string Catalogue,
     double X,
     double Y,
-    double Turn = 0,
+    double Rotation = 0,
     double Catch = 0,
     bool SetAside = false,
-    Places? Places = null
+    SeatsBySide? Seats = null
 ) : Edit;
 
 public sealed record MoveItems(ImmutableArray<string> Ids, double Dx, double Dy, double Catch = 0) : Edit;
 
 /// <summary>Turns items about their common middle.</summary>
-public sealed record TurnItems(ImmutableArray<string> Ids, double Degrees) : Edit;
+public sealed record RotateItems(ImmutableArray<string> Ids, double Degrees) : Edit;
 
-public sealed record PutItemAt(string Id, double X, double Y, double Turn) : Edit;
+public sealed record PutItemAt(string Id, double X, double Y, double Rotation) : Edit;
 
 /// <summary>Moves items straight away from or towards another thing until their clear distance is as asked.</summary>
 public sealed record SpaceFrom(ImmutableArray<string> Ids, string OtherId, double Distance) : Edit;
 
 /// <summary>New sizes; null takes the catalogue's back.</summary>
-public sealed record ResizeItem(string Id, double? Width = null, double? Depth = null, double? Height = null, bool Sure = false) : Edit;
+public sealed record ResizeItem(string Id, double? Width = null, double? Depth = null, double? Height = null) : Edit;
 
-public sealed record SetPlaces(string Id, Places Places) : Edit;
+public sealed record SetSeats(string Id, SeatsBySide Seats) : Edit;
+
+/// <summary>Sets what the item's maker needs to know beside the size.</summary>
+public sealed record SetParameters(string Id, ItemParameters Parameters) : Edit;
+
+/// <summary>
+/// Raises an item to an elevation in mm above the floor, or stands it on another item or hangs it on a wall; standing on an
+/// item it takes the height of its top.
+/// </summary>
+public sealed record RaiseItem(string Id, double Elevation, string? StandsOn = null) : Edit;
 
 public sealed record LabelItem(string Id, string Label) : Edit;
 
 /// <summary>Holds things in place, or lets them go: items, walls, openings, fixed things, backings, setting-out lines.</summary>
-public sealed record Hold(ImmutableArray<string> Ids, bool Held) : Edit;
+public sealed record LockThings(ImmutableArray<string> Ids, bool Locked) : Edit;
 
 public sealed record SetItemsAside(ImmutableArray<string> Ids, bool SetAside) : Edit;
 
@@ -108,5 +130,3 @@ public sealed record KeepMeasure(string Id, string SchemeId, string LevelId, Poi
 public sealed record SetBrief(Brief Brief) : Edit;
 
 public sealed record SetChecks(Checks Checks) : Edit;
-
-public sealed record SetSheet(SheetSettings Sheet) : Edit;

@@ -9,7 +9,7 @@ using Wellsedes.Core.Spaces;
 
 namespace Wellsedes.Core.Editing;
 
-/// <summary>Edits of what is placed. Moving never resizes; what is held does not move.</summary>
+/// <summary>Edits of what is placed. Moving never resizes; what is locked does not move.</summary>
 internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> spaces)
 {
     public EditAnswer Answer(Plan plan, Edit edit) =>
@@ -17,11 +17,13 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         {
             PlaceItem e => Place(plan, e),
             MoveItems e => Move(plan, e),
-            TurnItems e => Turn(plan, e),
+            RotateItems e => Rotate(plan, e),
             PutItemAt e => PutAt(plan, e),
             SpaceFrom e => Space(plan, e),
             ResizeItem e => Resize(plan, e),
-            SetPlaces e => Places(plan, e),
+            SetSeats e => Seats(plan, e),
+            SetParameters e => Parameters(plan, e),
+            RaiseItem e => Raise(plan, e),
             LabelItem e => Label(plan, e),
             SetItemsAside e => e.SetAside ? Aside(plan, e) : BringBack(plan, e),
             DuplicateItems e => Duplicate(plan, e),
@@ -30,15 +32,15 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
 
     private EditAnswer Place(Plan plan, PlaceItem edit)
     {
-        if (forms.Catalogue.Find(edit.Catalogue) is not { } kind)
+        if (plan.CatalogueItem(edit.Catalogue) is not { } kind)
             return EditAnswer.No("catalogue", $"The catalogue has no item \"{edit.Catalogue}\".");
         if (plan.Find(edit.Id) is not null)
             return EditAnswer.No("id", $"There is already something called \"{edit.Id}\".");
         if (plan.Find<Scheme>(edit.SchemeId) is null || plan.Find<Level>(edit.LevelId) is null)
             return EditAnswer.No("scheme", "The scheme or level is no longer there.");
-        if (FixtureEdits.CheckPlacement(new Placement(edit.X, edit.Y, edit.Turn)) is { } problem)
+        if (SizeSense.CheckPlacement(new Placement(edit.X, edit.Y, edit.Rotation)) is { } problem)
             return EditAnswer.No(problem);
-        if (edit.Places is { } places && CheckPlaces(kind, places) is { } wrong)
+        if (edit.Seats is { } seats && CheckSeats(kind, seats) is { } wrong)
             return EditAnswer.No(wrong);
         var item = new Item(
             edit.Id,
@@ -47,9 +49,9 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
             edit.Catalogue,
             edit.X,
             edit.Y,
-            AngleText.Normal(edit.Turn),
-            Places: edit.Places,
-            Label: kind.Counted == "table" ? NextNumber(plan, edit.SchemeId).ToString(CultureInfo.InvariantCulture) : "",
+            AngleText.Normal(edit.Rotation),
+            Seats: edit.Seats,
+            Label: kind.Counted == "table" ? NextNumber(Labels(plan, edit.SchemeId)) : "",
             SetAside: edit.SetAside
         );
         if (!edit.SetAside)
@@ -57,42 +59,83 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         return Editor.Swap($"Placed {PlacedItem.NameOf(item, kind)}", null, item);
     }
 
-    /// <summary>The lowest table number nobody has.</summary>
-    private static int NextNumber(Plan plan, string schemeId)
+    private static HashSet<string> Labels(Plan plan, string schemeId) =>
+        plan.OfScheme<Item>(schemeId).Select(item => item.Label).ToHashSet();
+
+    /// <summary>The lowest table number nobody has; it is taken with this.</summary>
+    private static string NextNumber(HashSet<string> taken)
     {
-        var taken = plan.OfScheme<Item>(schemeId).Select(item => item.Label).ToHashSet();
         var number = 1;
-        while (taken.Contains(number.ToString(CultureInfo.InvariantCulture)))
+        while (!taken.Add(number.ToString(CultureInfo.InvariantCulture)))
             number++;
-        return number;
+        return number.ToString(CultureInfo.InvariantCulture);
     }
 
     private EditAnswer Move(Plan plan, MoveItems edit)
     {
-        if (SizeSense.CheckPlace("x", edit.Dx) is { } x)
-            return EditAnswer.No(x);
-        if (SizeSense.CheckPlace("y", edit.Dy) is { } y)
-            return EditAnswer.No(y);
+        if (edit.Ids.IsEmpty || plan.Find<Item>(edit.Ids[0]) is not { } first)
+            return EditAnswer.No("ids", "What was to move is no longer there.");
+        // One thing by itself settles; what stands on it goes along as if it were part of it.
+        var start = first.Placement;
+        var end = start with { X = start.X + edit.Dx, Y = start.Y + edit.Dy };
+        if (SizeSense.CheckPlacement(end) is { } problem)
+            return EditAnswer.No(problem);
+        if (edit.Ids.Length == 1 && first.StandsOn is null && edit.Catch > 0)
+            end = Settled(plan, first with { X = end.X, Y = end.Y }, edit.Catch).Placement;
         return Each(
             plan,
-            edit.Ids,
+            WithWhatStandsOnThem(plan, edit.Ids),
             "Moved",
             item =>
             {
-                var moved = item with { X = item.X + edit.Dx, Y = item.Y + edit.Dy };
+                var at = end.Out(start.In(item.Placement.Origin));
+                var moved =
+                    end.Rotation == start.Rotation
+                        ? item with
+                        {
+                            X = item.X + (end.X - start.X),
+                            Y = item.Y + (end.Y - start.Y),
+                        }
+                        : item with
+                        {
+                            X = at.X,
+                            Y = at.Y,
+                            Rotation = AngleText.Normal(item.Rotation + end.Rotation - start.Rotation),
+                        };
                 // What waits beside the plan is placed by moving it into a room.
-                if (item.SetAside && spaces(plan, item.LevelId).RoomAt(new Point(moved.X, moved.Y)) is not null)
-                    moved = moved with { SetAside = false };
-                return edit.Ids.Length == 1 ? Settle(plan, moved, edit.Catch) : moved;
+                return item.SetAside && spaces(plan, item.LevelId).RoomAt(moved.Placement.Origin) is not null
+                    ? moved with
+                    {
+                        SetAside = false,
+                    }
+                    : moved;
             }
         );
+    }
+
+    /// <summary>Chosen items with everything that stands on them, directly or on what does.</summary>
+    private static ImmutableArray<string> WithWhatStandsOnThem(Plan plan, ImmutableArray<string> ids)
+    {
+        if (ids.IsEmpty || plan.Find<Item>(ids[0]) is not { } first)
+            return ids;
+        var raised = plan.OfScheme<Item>(first.SchemeId).Where(item => item.StandsOn is not null).ToLookup(item => item.StandsOn!);
+        if (raised.Count == 0)
+            return ids;
+        List<string> all = [.. ids.Distinct()];
+        var known = all.ToHashSet();
+        for (var i = 0; i < all.Count; i++)
+            foreach (var item in raised[all[i]])
+                if (known.Add(item.Id))
+                    all.Add(item.Id);
+        return [.. all];
     }
 
     /// <summary>Puts items in a column to the west of everything built, below what already waits there.</summary>
     private EditAnswer Aside(Plan plan, SetItemsAside edit)
     {
         const double apart = 1800;
-        var next = plan.All<Item>().Count(item => item.SetAside && !edit.Ids.Contains(item.Id));
+        var chosen = edit.Ids.ToHashSet();
+        var next = plan.All<Item>().Count(item => item.SetAside && !chosen.Contains(item.Id));
         return Each(
             plan,
             edit.Ids,
@@ -136,43 +179,43 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         if (catchDistance <= 0)
             return item;
         var settled = Settled(plan, item, catchDistance);
-        return item with { X = settled.Placement.X, Y = settled.Placement.Y, Turn = settled.Placement.Turn };
+        return item with { X = settled.Placement.X, Y = settled.Placement.Y, Rotation = settled.Placement.Rotation };
     }
 
     internal Settled Settled(Plan plan, Item item, double catchDistance)
     {
         var checks = plan.OfScheme<Checks>(item.SchemeId).First();
-        if (forms.Place(item, checks) is not { } thing)
+        if (forms.Place(plan, item, checks) is not { } thing)
             return new Settled(item.Placement, "");
         var all = forms.PlaceAll(plan, item.SchemeId, item.LevelId);
         return Settling.Of(thing, spaces(plan, item.LevelId), all, Math.Min(catchDistance, 500));
     }
 
-    private static EditAnswer Turn(Plan plan, TurnItems edit)
+    private static EditAnswer Rotate(Plan plan, RotateItems edit)
     {
         if (!double.IsFinite(edit.Degrees))
-            return EditAnswer.No("degrees", "The turn must be an angle in degrees.");
+            return EditAnswer.No("degrees", "The rotation must be an angle in degrees.");
         var items = edit.Ids.Select(plan.Find<Item>).OfType<Item>().ToArray();
         if (items.Length == 0)
-            return EditAnswer.No("ids", "Nothing to turn is there any more.");
+            return EditAnswer.No("ids", "Nothing to rotate is there any more.");
         var about = Bounds.Around(items.Select(item => new Point(item.X, item.Y))).Centre;
         var turn = new Placement(about.X, about.Y, edit.Degrees);
         return Each(
             plan,
-            edit.Ids,
-            "Turned",
+            WithWhatStandsOnThem(plan, edit.Ids),
+            "Rotated",
             item =>
             {
                 var at = turn.Out(new Point(item.X, item.Y) - about);
-                return item with { X = at.X, Y = at.Y, Turn = AngleText.Normal(item.Turn + edit.Degrees) };
+                return item with { X = at.X, Y = at.Y, Rotation = AngleText.Normal(item.Rotation + edit.Degrees) };
             }
         );
     }
 
     private static EditAnswer PutAt(Plan plan, PutItemAt edit) =>
-        FixtureEdits.CheckPlacement(new Placement(edit.X, edit.Y, edit.Turn)) is { } problem
+        SizeSense.CheckPlacement(new Placement(edit.X, edit.Y, edit.Rotation)) is { } problem
             ? EditAnswer.No(problem)
-            : Each(plan, [edit.Id], "Moved", item => item with { X = edit.X, Y = edit.Y, Turn = AngleText.Normal(edit.Turn) });
+            : Each(plan, [edit.Id], "Moved", item => item with { X = edit.X, Y = edit.Y, Rotation = AngleText.Normal(edit.Rotation) });
 
     private EditAnswer Space(Plan plan, SpaceFrom edit)
     {
@@ -182,7 +225,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         if (items.Length == 0)
             return EditAnswer.No("ids", "What was to move is no longer there.");
         var checks = plan.OfScheme<Checks>(items[0].SchemeId).First();
-        var shapes = items.Select(item => forms.Place(item, checks)).OfType<PlacedItem>().SelectMany(p => p.Standing);
+        var shapes = items.Select(item => forms.Place(plan, item, checks)).OfType<PlacedItem>().SelectMany(p => p.Standing);
         var other = OtherShapes(plan, edit.OtherId, items[0], checks);
         if (other.Length == 0)
             return EditAnswer.No("otherId", "What the distance is measured to is no longer there.");
@@ -196,18 +239,18 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
     private ImmutableArray<Convex> OtherShapes(Plan plan, string id, Item beside, Checks checks)
     {
         if (plan.Find<Item>(id) is { } item)
-            return forms.Place(item, checks) is { } placed ? [.. placed.Standing] : [];
+            return forms.Place(plan, item, checks) is { } placed ? [.. placed.Standing] : [];
         var space = spaces(plan, beside.LevelId);
         return
         [
             .. space.Pieces.Where(p => (p.Opening?.Id ?? p.Wall.Id) == id).Select(p => p.Body),
-            .. space.Columns.Where(c => c.Id == id).Select(Fixtures.Solid),
+            .. space.Things.Where(thing => thing.Id == id).Select(thing => thing.Floor()),
         ];
     }
 
     private EditAnswer Resize(Plan plan, ResizeItem edit)
     {
-        if (plan.Find<Item>(edit.Id) is not { } item || forms.Catalogue.Find(item.Catalogue) is not { } kind)
+        if (plan.Find<Item>(edit.Id) is not { } item || plan.CatalogueItem(item.Catalogue) is not { } kind)
             return EditAnswer.No("id", "The item is no longer there.");
         var thing = $"“{kind.Name}”";
         var problem =
@@ -223,31 +266,72 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
             value is { } given ? SizeSense.Check(plan.Details.Units, field, thing, given, usual / 3, usual * 3, edit.Sure) : null;
     }
 
-    private EditAnswer Places(Plan plan, SetPlaces edit)
+    private EditAnswer Seats(Plan plan, SetSeats edit)
     {
-        if (plan.Find<Item>(edit.Id) is not { } item || forms.Catalogue.Find(item.Catalogue) is not { } kind)
+        if (plan.Find<Item>(edit.Id) is not { } item || plan.CatalogueItem(item.Catalogue) is not { } kind)
             return EditAnswer.No("id", "The item is no longer there.");
-        return CheckPlaces(kind, edit.Places) is { } problem
-            ? EditAnswer.No(problem)
-            : Each(plan, [edit.Id], "Set places at", i => i with { Places = edit.Places }, true);
+        if (CheckSeats(kind, edit.Seats) is { } problem)
+            return EditAnswer.No(problem);
+        var depth = plan.OfScheme<Checks>(item.SchemeId).First().OccupiedDepth;
+        var kept = forms.FormOf(plan, item with { Seats = edit.Seats }, kind, depth).Seats.Select(seat => seat.Id).ToHashSet();
+        var gone = forms.FormOf(plan, item, kind, depth).Seats.Select(seat => seat.Id).Where(id => !kept.Contains(id)).ToArray();
+        var answer = Each(plan, [edit.Id], "Set seats at", i => i with { Seats = edit.Seats }, true);
+        return gone.Length == 0 || answer.Change is not { } change
+            ? answer
+            : EditAnswer.Done(
+                change with
+                {
+                    Label = $"{change.Label}: {kept.Count}, seat{(gone.Length == 1 ? "" : "s")} {Listed(gone)} gone",
+                }
+            );
     }
 
-    private static Problem? CheckPlaces(CatalogueItem kind, Places places)
+    private static string Listed(string[] names) =>
+        names.Length == 1 ? names[0]
+        : names.Length <= 6 ? $"{string.Join(", ", names[..^1])} and {names[^1]}"
+        : $"{string.Join(", ", names[..5])} and {names.Length - 5} more";
+
+    private EditAnswer Parameters(Plan plan, SetParameters edit)
+    {
+        if (plan.Find<Item>(edit.Id) is not { } item || plan.CatalogueItem(item.Catalogue) is not { } kind)
+            return EditAnswer.No("id", "The item is no longer there.");
+        return ParameterValues.Check(kind, ItemForms.SizeOf(item, kind), edit.Parameters) is { } problem
+            ? EditAnswer.No(problem)
+            : Each(plan, [edit.Id], "Changed", i => i with { Parameters = edit.Parameters.Keys.Any() ? edit.Parameters : null });
+    }
+
+    private static EditAnswer Raise(Plan plan, RaiseItem edit)
+    {
+        if (plan.Find<Item>(edit.Id) is null)
+            return EditAnswer.No("id", "The item is no longer there.");
+        var elevation = edit.Elevation;
+        // On an item it stands as high as that one's top; on a wall it hangs as high as was said.
+        if (edit.StandsOn is { } on && plan.Find<Item>(on) is { } support && plan.CatalogueItem(support.Catalogue) is { } kind)
+            elevation = support.Elevation + ItemForms.SizeOf(support, kind).Height;
+        return Each(
+            plan,
+            [edit.Id],
+            elevation > 0 ? "Raised" : "Put on the floor",
+            i => i with { Elevation = elevation, StandsOn = edit.StandsOn }
+        );
+    }
+
+    internal static Problem? CheckSeats(CatalogueItem kind, SeatsBySide seats)
     {
         if (kind.Chair is null)
-            return new Problem("places", $"Nobody sits at “{kind.Name}”.");
-        if (places.Around < 0 || places.Front < 0 || places.Back < 0 || places.Left < 0 || places.Right < 0)
-            return new Problem("places", "A side has 0 places or more.");
-        if (kind.Places.Around > 0 != places.Around > 0 && places.Total > 0)
+            return new Problem("seats", $"Nobody sits at “{kind.Name}”.");
+        if (seats.Around < 0 || seats.Front < 0 || seats.Back < 0 || seats.Left < 0 || seats.Right < 0)
+            return new Problem("seats", "A side has 0 seats or more.");
+        if (kind.Seats.Around > 0 != seats.Around > 0 && seats.Total > 0)
             return new Problem(
-                "places",
-                kind.Places.Around > 0 ? "A round table has its places around it." : "This table has its places along its sides."
+                "seats",
+                kind.Seats.Around > 0 ? "A round table has its seats around it." : "This table has its seats along its sides."
             );
-        return places.Total > kind.MostPlaces
+        return seats.Total > kind.MostSeats
             ? new Problem(
-                "places",
-                $"“{kind.Name}” takes at most {kind.MostPlaces} places; {places.Total} were asked. Source: {kind.Source.Title}, from memory.",
-                kind.MostPlaces
+                "seats",
+                $"“{kind.Name}” takes at most {kind.MostSeats} seats; {seats.Total} were asked. Source: {kind.Source.Title}, from memory.",
+                kind.MostSeats
             )
             : null;
     }
@@ -271,43 +355,49 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         if (edit.NewIds.Length != edit.Ids.Length || edit.NewIds.Distinct().Count() != edit.NewIds.Length)
             return EditAnswer.No("newIds", "Each copy needs an id of its own.");
         List<EntityChange> made = [];
-        var copies = plan;
-        for (var i = 0; i < edit.Ids.Length; i++)
+        var taken = Labels(plan, plan.Find<Item>(edit.Ids.FirstOrDefault() ?? "")?.SchemeId ?? "");
+        var copies = edit.Ids.Zip(edit.NewIds).ToDictionary(pair => pair.First, pair => pair.Second);
+        if (copies.Count != edit.Ids.Length)
+            return EditAnswer.No("ids", "One thing was chosen twice.");
+        foreach (var (id, newId) in copies)
         {
-            if (plan.Find<Item>(edit.Ids[i]) is not { } item)
+            if (plan.Find<Item>(id) is not { } item)
                 return EditAnswer.No("ids", "Something to copy is no longer there.");
-            if (copies.Find(edit.NewIds[i]) is not null)
-                return EditAnswer.No("newIds", $"There is already something called \"{edit.NewIds[i]}\".");
-            var table = forms.Catalogue.Find(item.Catalogue)?.Counted == "table";
-            var copy = item with
-            {
-                Id = edit.NewIds[i],
-                X = item.X + edit.Dx,
-                Y = item.Y + edit.Dy,
-                Held = false,
-                Label = table ? NextNumber(copies, item.SchemeId).ToString(CultureInfo.InvariantCulture) : "",
-            };
-            var change = new EntityChange(null, copy);
-            copies.TryApply(new Change("", [change]), out copies, out _);
-            made.Add(change);
+            if (plan.Find(newId) is not null)
+                return EditAnswer.No("newIds", $"There is already something called \"{newId}\".");
+            var table = plan.CatalogueItem(item.Catalogue)?.Counted == "table";
+            made.Add(
+                new EntityChange(
+                    null,
+                    item with
+                    {
+                        Id = newId,
+                        X = item.X + edit.Dx,
+                        Y = item.Y + edit.Dy,
+                        Locked = false,
+                        Parent = null,
+                        Slot = null,
+                        // A copy stands on the copy of what its original stands on, else on the same thing only where it does not move away from it.
+                        StandsOn = item.StandsOn is { } on && copies.TryGetValue(on, out var copied) ? copied : null,
+                        Label = table ? NextNumber(taken) : "",
+                    }
+                )
+            );
         }
         if (made.Count == 0)
             return EditAnswer.No("ids", "Nothing was chosen to copy.");
         return EditAnswer.Done(new Change(made.Count == 1 ? "Duplicated an item" : $"Duplicated {made.Count} items", [.. made]));
     }
 
-    private static EditAnswer Each(Plan plan, ImmutableArray<string> ids, string verb, Func<Item, Item> after, bool evenHeld = false)
+    private static EditAnswer Each(Plan plan, ImmutableArray<string> ids, string verb, Func<Item, Item> after, bool evenLocked = false)
     {
         List<EntityChange> changes = [];
         foreach (var id in ids.Distinct())
         {
             if (plan.Find<Item>(id) is not { } item)
                 return EditAnswer.No("ids", "Something chosen is no longer there; somebody has removed it.");
-            if (item.Held && !evenHeld)
-                return EditAnswer.No(
-                    "ids",
-                    $"{(item.Label.Length > 0 ? $"“{item.Label}”" : "An item")} is held in place; let it go first."
-                );
+            if (item.Locked && !evenLocked)
+                return EditAnswer.No("ids", $"{(item.Label.Length > 0 ? $"“{item.Label}”" : "An item")} is locked; unlock it first.");
             var made = after(item);
             if (SizeSense.CheckPlace("x", made.X) is { } x)
                 return EditAnswer.No(x);

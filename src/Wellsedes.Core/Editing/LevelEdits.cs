@@ -39,7 +39,7 @@ internal static class LevelEdits
         {
             var rise = change.Now<Level>(flight.ToLevelId)!.Elevation - change.Now<Level>(flight.LevelId)!.Elevation;
             if (rise <= 0)
-                return EditAnswer.No("elevation", $"{Fixtures.NameOf(flight)} would no longer go up.");
+                return EditAnswer.No("elevation", $"{flight.Called()} would no longer go up.");
             change.Put(flight with { Rise = rise });
         }
         return change.Done(before is null ? $"Added {level.Name}" : $"Changed {level.Name}");
@@ -56,17 +56,17 @@ internal static class LevelEdits
         foreach (var wall in plan.All<Wall>().Where(wall => wall.LevelId == from.Id))
         {
             walls[wall.Id] = Next();
-            change.Put(wall with { Id = walls[wall.Id], LevelId = to.Id, Held = false });
+            change.Put(wall with { Id = walls[wall.Id], LevelId = to.Id, Locked = false });
         }
         if (walls.Count == 0)
             return EditAnswer.No("level", $"{from.Name} has no walls to copy.");
         // Doors that lead outside belong to the level they are on.
         foreach (var opening in plan.All<Opening>().Where(o => walls.ContainsKey(o.WallId) && o.Mark == OpeningMark.None))
-            change.Put(opening with { Id = Next(), WallId = walls[opening.WallId], Held = false });
+            change.Put(opening with { Id = Next(), WallId = walls[opening.WallId], Locked = false });
         foreach (var column in plan.All<Column>().Where(column => column.LevelId == from.Id))
-            change.Put(column with { Id = Next(), LevelId = to.Id, Held = false });
+            change.Put(column with { Id = Next(), LevelId = to.Id, Locked = false });
         foreach (var shaft in plan.All<Fitting>().Where(fitting => fitting.LevelId == from.Id && fitting.Kind == FittingKind.Shaft))
-            change.Put(shaft with { Id = Next(), LevelId = to.Id, Held = false });
+            change.Put(shaft with { Id = Next(), LevelId = to.Id, Locked = false });
         foreach (var pair in walls.Values.Where(id => plan.Find(id) is not null))
             return EditAnswer.No("newId", $"There is already something called \"{pair}\".");
         return change.Done($"Copied the shell of {from.Name} to {to.Name}");

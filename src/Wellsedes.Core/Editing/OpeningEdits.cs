@@ -40,9 +40,9 @@ internal static class OpeningEdits
             return EditAnswer.No("clearWidth", $"The clear width must be more than 0 and at most {LengthText.WriteMetric(opening.Width)}.");
         return plan.Find(opening.Id) switch
         {
-            Opening { Held: true } before when before.Along != opening.Along || before.WallId != opening.WallId => EditAnswer.No(
+            Opening { Locked: true } before when before.Along != opening.Along || before.WallId != opening.WallId => EditAnswer.No(
                 "opening",
-                $"{NameOf(before)} is held in place; let it go first."
+                $"{NameOf(before)} is locked; unlock it first."
             ),
             null or Opening => Editor.Swap(
                 plan.Find(opening.Id) is null ? $"Put in {kind.Name}" : $"Changed {kind.Name}",

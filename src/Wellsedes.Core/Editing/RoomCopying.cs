@@ -9,7 +9,7 @@ namespace Wellsedes.Core.Editing;
 internal static class RoomCopying
 {
     /// <summary>Mirrors about a middle, then turns about it, then moves.</summary>
-    private sealed record Motion(Point Middle, Mirror Mirror, double Turn, Point By)
+    private sealed record Motion(Point Middle, Mirror Mirror, double Rotation, Point By)
     {
         public Point Of(Point p)
         {
@@ -20,19 +20,19 @@ internal static class RoomCopying
                 Mirror.UpDown => new Point(own.X, -own.Y),
                 _ => own,
             };
-            return new Placement(Middle.X + By.X, Middle.Y + By.Y, Turn).Out(own);
+            return new Placement(Middle.X + By.X, Middle.Y + By.Y, Rotation).Out(own);
         }
 
-        public (double X, double Y, double Turn) Of(Placement placement)
+        public (double X, double Y, double Rotation) Of(Placement placement)
         {
             var at = Of(placement.Origin);
             var turn = Mirror switch
             {
-                Mirror.LeftRight => -placement.Turn,
-                Mirror.UpDown => 180 - placement.Turn,
-                _ => placement.Turn,
+                Mirror.LeftRight => -placement.Rotation,
+                Mirror.UpDown => 180 - placement.Rotation,
+                _ => placement.Rotation,
             };
-            return (at.X, at.Y, Measure.AngleText.Normal(turn + Turn));
+            return (at.X, at.Y, Measure.AngleText.Normal(turn + Rotation));
         }
 
         public BowedLine Of(BowedLine line) => new(Of(line.Start), Of(line.End), Mirror == Mirror.None ? line.Bow : -line.Bow);
@@ -49,9 +49,9 @@ internal static class RoomCopying
             return EditAnswer.No("room", $"{room.Name} is not enclosed; close its walls first.");
         if (plan.Find(edit.NewId) is not null)
             return EditAnswer.No("newId", $"There is already something called \"{edit.NewId}\".");
-        if (!double.IsFinite(edit.Turn) || (SizeSense.CheckPlace("dx", edit.Dx) ?? SizeSense.CheckPlace("dy", edit.Dy)) is not null)
+        if (!double.IsFinite(edit.Rotation) || (SizeSense.CheckPlace("dx", edit.Dx) ?? SizeSense.CheckPlace("dy", edit.Dy)) is not null)
             return EditAnswer.No("move", "The copy would lie outside the plan.");
-        var motion = new Motion(found.Outline.Bounds.Centre, edit.Mirror, edit.Turn, new Point(edit.Dx, edit.Dy));
+        var motion = new Motion(found.Outline.Bounds.Centre, edit.Mirror, edit.Rotation, new Point(edit.Dx, edit.Dy));
         var change = new ShellChange(plan);
         var sides = Sides(space, found);
         List<Wall> walls = [];
@@ -65,7 +65,7 @@ internal static class RoomCopying
                 change.Put(new Boundary($"{edit.NewId}-b{i + 1}", room.LevelId, moved.Start, moved.End, moved.Bow));
                 continue;
             }
-            walls.Add(wall with { Id = $"{edit.NewId}-w{i + 1}", Start = moved.Start, End = moved.End, Bow = moved.Bow, Held = false });
+            walls.Add(wall with { Id = $"{edit.NewId}-w{i + 1}", Start = moved.Start, End = moved.End, Bow = moved.Bow, Locked = false });
             openings.AddRange(
                 plan.All<Opening>()
                     .Where(o => o.WallId == wall.Id && OnSide(line, wall.Line.At(o.Along), wall.Thickness))
@@ -144,7 +144,7 @@ internal static class RoomCopying
         }
         var line = wall.Line;
         var (a, b) = (line.Nearest(from).Along, line.Nearest(to).Along);
-        var part = a <= b ? line.Part(a, b) : line.Part(b, a).Reversed;
+        var part = a <= b ? line.Part(a, b) : line.Part(b, a).Reversed();
         return part;
     }
 
@@ -176,20 +176,18 @@ internal static class RoomCopying
                 Along = Math.Clamp(along, opening.Width / 2, wall.Length - opening.Width / 2),
                 HingeAtEnd = wall.Line.Nearest(hinge).Along > along,
                 SwingsRight = wall.Line.Nearest(swing).Left < 0,
-                Held = false,
+                Locked = false,
             };
         }
         return null;
     }
 
-    private static IEnumerable<Fixture> Inside(LevelSpace space, FoundRoom room) =>
-        Fixtures
-            .All(space.Columns, space.KeepClear, space.Platforms, space.Fittings, space.LowCeilings)
-            .Where(fixture => room.Outline.Holds(fixture.Placement.Origin));
+    private static IEnumerable<Thing> Inside(LevelSpace space, FoundRoom room) =>
+        space.Things.Where(thing => thing is not Flight).Where(fixture => room.Outline.Holds(fixture.Placement.Origin));
 
-    private static Entity Moved(Fixture fixture, Motion motion, string id)
+    private static Entity Moved(Thing fixture, Motion motion, string id)
     {
         var (x, y, turn) = motion.Of(fixture.Placement);
-        return fixture with { Id = id, X = x, Y = y, Turn = turn };
+        return (motion.Mirror == Mirror.None ? fixture : fixture.Mirrored()) with { Id = id, X = x, Y = y, Rotation = turn };
     }
 }

@@ -12,8 +12,8 @@ internal static class RoomEdits
     public static EditAnswer Make(Plan plan, MakeRoom edit)
     {
         var units = plan.Details.Units;
-        var makeUp = edit.MakeUp.Length > 0 ? UsualMakeUps.Find(plan, edit.MakeUp) : null;
-        var thickness = makeUp?.Thickness ?? edit.WallThickness;
+        var wallType = edit.WallType.Length > 0 ? UsualWallTypes.Find(plan, edit.WallType) : null;
+        var thickness = wallType?.Thickness ?? edit.WallThickness;
         var problem =
             SizeSense.Check(units, "width", "a room", edit.Width, 1200, 200_000, edit.Sure)
             ?? SizeSense.Check(units, "depth", "a room", edit.Depth, 1200, 200_000, edit.Sure)
@@ -25,8 +25,8 @@ internal static class RoomEdits
             ?? CheckNotch(edit);
         if (problem is not null)
             return EditAnswer.No(problem);
-        if (edit.MakeUp.Length > 0 && makeUp is null)
-            return EditAnswer.No("makeUp", $"There is no wall make-up called \"{edit.MakeUp}\"; choose one of the list or add it.");
+        if (edit.WallType.Length > 0 && wallType is null)
+            return EditAnswer.No("wallType", $"There is no wall wall type called \"{edit.WallType}\"; choose one of the list or add it.");
         if (plan.Find<Level>(edit.LevelId) is null)
             return EditAnswer.No("level", "The level is no longer there.");
         if (plan.Find(edit.Id) is not null)
@@ -49,7 +49,7 @@ internal static class RoomEdits
                             line.End,
                             thickness,
                             edit.Height,
-                            makeUp?.Name ?? "Masonry",
+                            wallType?.Name ?? "Masonry",
                             0,
                             edit.Certainty
                         )

@@ -6,7 +6,6 @@ using Wellsedes.Core.Plans;
 namespace Wellsedes.Core.Editing;
 
 /// <summary>Which line of a wall a typed or drawn length is along. Inside is the side a chain turns round.</summary>
-[JsonConverter(typeof(JsonStringEnumConverter<WallLine>))]
 public enum WallLine
 {
     Centre,
@@ -15,7 +14,6 @@ public enum WallLine
 }
 
 /// <summary>Which end of a wall stays where it is.</summary>
-[JsonConverter(typeof(JsonStringEnumConverter<Stays>))]
 public enum Stays
 {
     Start,
@@ -23,7 +21,6 @@ public enum Stays
     Middle,
 }
 
-[JsonConverter(typeof(JsonStringEnumConverter<Mirror>))]
 public enum Mirror
 {
     None,
@@ -32,7 +29,6 @@ public enum Mirror
 }
 
 /// <summary>A corner of a rectangle, as seen on the plan with north up.</summary>
-[JsonConverter(typeof(JsonStringEnumConverter<RoomCorner>))]
 public enum RoomCorner
 {
     SouthWest,
@@ -56,8 +52,7 @@ public sealed record MakeRoom(
     double Height,
     double X = 0,
     double Y = 0,
-    bool Sure = false,
-    string MakeUp = "",
+    string WallType = "",
     double NotchWidth = 0,
     double NotchDepth = 0,
     RoomCorner NotchAt = RoomCorner.NorthEast,
@@ -81,7 +76,7 @@ public sealed record DrawWalls(
     Point Start,
     ImmutableArray<ChainSide> Sides,
     bool Closed,
-    string MakeUp,
+    string WallType,
     WallLine Line = WallLine.Centre
 ) : Edit;
 
@@ -111,7 +106,6 @@ public sealed record SetWallLength(
 ) : Edit;
 
 /// <summary>The centre or a face of a wall, seen in its own direction.</summary>
-[JsonConverter(typeof(JsonStringEnumConverter<WallSide>))]
 public enum WallSide
 {
     Centre,
@@ -128,27 +122,26 @@ public sealed record JoinWalls(string Id, string OtherId) : Edit;
 /// <summary>Bends a wall through a point; one in line with its ends makes it straight again.</summary>
 public sealed record BowWall(string Id, Point Through) : Edit;
 
-/// <summary>Changes walls; null leaves as it is. A make-up brings its thickness and height.</summary>
+/// <summary>Changes walls; null leaves as it is. A wall type brings its thickness and height.</summary>
 public sealed record ChangeWalls(
     ImmutableArray<string> Ids,
-    string? MakeUp = null,
+    string? WallType = null,
     double? Thickness = null,
     double? Height = null,
-    Certainty? Certainty = null,
-    bool Sure = false
+    Certainty? Certainty = null
 ) : Edit;
 
-/// <summary>Brings a loose wall end to what it nearly meets.</summary>
-public sealed record MeetEnd(string Id, bool AtStart) : Edit;
+/// <summary>Brings a unjoined wall end to what it nearly meets.</summary>
+public sealed record ExtendToMeet(string Id, bool AtStart) : Edit;
 
-/// <summary>Adds a make-up or changes one; walls that have it change with it.</summary>
-public sealed record PutMakeUp(MakeUp MakeUp) : Edit;
+/// <summary>Adds a wall type or changes one; walls that have it change with it.</summary>
+public sealed record PutWallType(WallType WallType) : Edit;
 
 /// <summary>Adds an opening or changes one: the whole of it is given. A clear width of 0 asks for the usual one of its leaf.</summary>
-public sealed record PutOpening(Opening Opening, bool Sure = false) : Edit;
+public sealed record PutOpening(Opening Opening) : Edit;
 
 /// <summary>Seats an opening in the wall under a point, on the side the point is; the opening's own wall and place are not looked at.</summary>
-public sealed record SeatOpening(Opening Opening, string LevelId, Point At, double Reach, bool Sure = false) : Edit;
+public sealed record SeatOpening(Opening Opening, string LevelId, Point At, double Reach) : Edit;
 
 /// <summary>
 /// Sets an opening by the distance from a corner to its nearer edge, along the face on one side of the wall; Middle
@@ -169,12 +162,12 @@ public sealed record NameRoom(
 ) : Edit;
 
 /// <summary>Copies a room with its walls, openings and fixed things: mirrored about its middle, turned, and moved.</summary>
-public sealed record CopyRoom(string RoomId, string NewId, Mirror Mirror, double Turn, double Dx, double Dy) : Edit;
+public sealed record CopyRoom(string RoomId, string NewId, Mirror Mirror, double Rotation, double Dx, double Dy) : Edit;
 
 /// <summary>Adds a fixed thing or changes one: column, keep-clear area, flight, platform, fitting, low ceiling.</summary>
-public sealed record PutFixture(Entity Fixture, bool Sure = false) : Edit;
+public sealed record PutThing(Entity Thing) : Edit;
 
-public sealed record MoveFixtures(ImmutableArray<string> Ids, double Dx, double Dy) : Edit;
+public sealed record MoveThings(ImmutableArray<string> Ids, double Dx, double Dy) : Edit;
 
 /// <summary>A clear distance in mm from a wall's face, on the side the thing is, to the thing's nearest side; or to its middle.</summary>
 public sealed record WallOffset(string WallId, double Distance, bool ToMiddle = false);
@@ -183,7 +176,7 @@ public sealed record WallOffset(string WallId, double Distance, bool ToMiddle = 
 public sealed record PutByOffsets(string Id, ImmutableArray<WallOffset> Offsets) : Edit;
 
 /// <summary>Repeats a fixed thing on a grid turned as it is; the copies' ids start with the new id.</summary>
-public sealed record RepeatFixture(string Id, string NewId, int Columns, int Rows, double Across, double Up) : Edit;
+public sealed record RepeatThing(string Id, string NewId, int Columns, int Rows, double ColumnSpacing, double RowSpacing) : Edit;
 
 public sealed record PutLevel(Level Level) : Edit;
 

@@ -22,15 +22,15 @@ internal static class ShellEdits
             JoinWalls e => WallEdits.Join(plan, e),
             BowWall e => WallEdits.Bow(plan, e),
             ChangeWalls e => WallEdits.Change(plan, e),
-            MeetEnd e => WallEdits.Meet(plan, e, spaces),
-            PutMakeUp e => WallEdits.PutMakeUp(plan, e),
+            ExtendToMeet e => WallEdits.Meet(plan, e, spaces),
+            PutWallType e => WallEdits.PutWallType(plan, e),
             PutOpening e => OpeningEdits.Put(plan, e.Opening, e.Sure),
             SeatOpening e => OpeningEdits.Seat(plan, e, spaces),
             SetOpeningFrom e => OpeningEdits.From(plan, e, spaces),
-            PutFixture e => FixtureEdits.Put(plan, e),
-            MoveFixtures e => FixtureEdits.Move(plan, e),
-            PutByOffsets e => FixtureEdits.ByOffsets(plan, e),
-            RepeatFixture e => FixtureEdits.Repeat(plan, e),
+            PutThing e => ThingEdits.Put(plan, e),
+            MoveThings e => ThingEdits.Move(plan, e),
+            PutByOffsets e => ThingEdits.ByOffsets(plan, e),
+            RepeatThing e => ThingEdits.Repeat(plan, e),
             PutLevel e => LevelEdits.Put(plan, e),
             CopyShell e => LevelEdits.CopyShell(plan, e),
             SetOut e => LevelEdits.SetOut(plan, e),
@@ -41,30 +41,12 @@ internal static class ShellEdits
             _ => null,
         };
 
-    /// <summary>What would no longer fit after a change of walls: an opening left without its wall, or reaching past its end.</summary>
-    public static Problem? Unfit(Plan plan, Change change)
-    {
-        if (!change.Entities.Any(e => e.Before is Wall) || !plan.TryApply(change, out var after, out _))
-            return null;
-        foreach (var gone in change.Entities.Where(e => e is { Before: Wall, After: null }))
-            if (after.All<Opening>().FirstOrDefault(o => o.WallId == gone.Id) is { } left)
-                return new Problem("wall", $"{OpeningEdits.NameOf(left)} stands in this wall; remove it first.");
-        foreach (var wall in change.Entities.Select(e => e.After).OfType<Wall>())
-        foreach (var opening in after.All<Opening>().Where(o => o.WallId == wall.Id))
-            if (OpeningEdits.Fits(after, opening, wall) is { } problem)
-                return problem with
-                {
-                    Message = $"{problem.Message} Nothing was changed; move or remove {OpeningEdits.NameOf(opening)} first.",
-                };
-        return null;
-    }
-
     /// <summary>Why a level cannot be removed; null when it can.</summary>
     public static Problem? KeepsLevel(Plan plan, Level level) =>
         plan.All<Level>().Count() == 1 ? new Problem("ids", "A plan keeps at least one level.")
         : plan.All<Item>().Any(item => item.LevelId == level.Id)
             ? new Problem("ids", $"Things stand on {level.Name}; move or remove them first.")
         : plan.All<Flight>().FirstOrDefault(f => f.ToLevelId == level.Id) is { } flight
-            ? new Problem("ids", $"{Fixtures.NameOf(flight)} goes up to {level.Name}; change it first.")
+            ? new Problem("ids", $"{flight.Called()} goes up to {level.Name}; change it first.")
         : null;
 }

@@ -18,10 +18,10 @@ internal static class WallEdits
     {
         if (CheckChain(plan, edit.LevelId, edit.Start, edit.Sides, edit.Closed, "wall") is { } problem)
             return EditAnswer.No(problem);
-        if (UsualMakeUps.Find(plan, edit.MakeUp) is not { } makeUp)
-            return EditAnswer.No("makeUp", $"There is no wall make-up called \"{edit.MakeUp}\"; choose one of the list or add it.");
+        if (UsualWallTypes.Find(plan, edit.WallType) is not { } wallType)
+            return EditAnswer.No("wallType", $"There is no wall wall type called \"{edit.WallType}\"; choose one of the list or add it.");
         var drawn = Chain(edit.Start, edit.Sides, edit.Closed);
-        var lines = WallChain.CentreLines(drawn, edit.Closed, makeUp.Thickness, edit.Line);
+        var lines = WallChain.CentreLines(drawn, edit.Closed, wallType.Thickness, edit.Line);
         var change = new ShellChange(plan);
         var own = plan.All<Wall>().Where(wall => IsOfChain(wall.Id, edit.Id)).ToArray();
         var made = lines.Select(
@@ -31,9 +31,9 @@ internal static class WallEdits
                     edit.LevelId,
                     line.Start,
                     line.End,
-                    makeUp.Thickness,
-                    makeUp.Height,
-                    makeUp.Name,
+                    wallType.Thickness,
+                    wallType.Height,
+                    wallType.Name,
                     line.Bow,
                     i < edit.Sides.Length ? edit.Sides[i].Certainty : Certainty.Assumed
                 )
@@ -221,12 +221,12 @@ internal static class WallEdits
         if (plan.Find<Wall>(edit.Id) is not { } first || plan.Find<Wall>(edit.OtherId) is not { } second || first.Id == second.Id)
             return EditAnswer.No("walls", "Pick two walls to join.");
         if (!Tolerance.Same(first.Thickness, second.Thickness))
-            return EditAnswer.No("walls", "The two walls differ in thickness; give them one make-up first.");
+            return EditAnswer.No("walls", "The two walls differ in thickness; give them one wall type first.");
         bool Meet(Point a, Point b) => a.DistanceTo(b) < 1;
         // Turn the second so that it carries on from the first, and the first so that it comes before.
         var (a, turnedA) =
-            Meet(first.Start, second.Start) || Meet(first.Start, second.End) ? (first.Line.Reversed, true) : (first.Line, false);
-        var (b, turnedB) = Meet(a.End, second.End) ? (second.Line.Reversed, true) : (second.Line, false);
+            Meet(first.Start, second.Start) || Meet(first.Start, second.End) ? (first.Line.Reversed(), true) : (first.Line, false);
+        var (b, turnedB) = Meet(a.End, second.End) ? (second.Line.Reversed(), true) : (second.Line, false);
         if (!Meet(a.End, b.Start))
             return EditAnswer.No("walls", "The two walls do not meet; bring their ends together first.");
         var straight = a.IsStraight && b.IsStraight;
@@ -236,7 +236,7 @@ internal static class WallEdits
             return EditAnswer.No("walls", "The two walls do not bend round one centre.");
         var line = straight ? new BowedLine(a.Start, b.End, 0) : BowedLine.Through(a.Start, a.End, b.End);
         if (turnedA)
-            line = line.Reversed;
+            line = line.Reversed();
         var change = new ShellChange(plan);
         var joined = first with { Start = line.Start, End = line.End, Bow = line.Bow };
         change.Put(joined);
@@ -281,9 +281,9 @@ internal static class WallEdits
 
     public static EditAnswer Change(Plan plan, ChangeWalls edit)
     {
-        var makeUp = edit.MakeUp is { } name ? UsualMakeUps.Find(plan, name) : null;
-        if (edit.MakeUp is not null && makeUp is null)
-            return EditAnswer.No("makeUp", $"There is no wall make-up called \"{edit.MakeUp}\"; choose one of the list or add it.");
+        var wallType = edit.WallType is { } name ? UsualWallTypes.Find(plan, name) : null;
+        if (edit.WallType is not null && wallType is null)
+            return EditAnswer.No("wallType", $"There is no wall wall type called \"{edit.WallType}\"; choose one of the list or add it.");
         if (
             (edit.Thickness is { } t ? SizeSense.Check(plan.Details.Units, "thickness", "a wall", t, 10, 1500, edit.Sure) : null) is
             { } thin
@@ -299,9 +299,9 @@ internal static class WallEdits
             change.Put(
                 wall with
                 {
-                    MakeUp = makeUp?.Name ?? wall.MakeUp,
-                    Thickness = edit.Thickness ?? makeUp?.Thickness ?? wall.Thickness,
-                    Height = edit.Height ?? makeUp?.Height ?? wall.Height,
+                    WallType = wallType?.Name ?? wall.WallType,
+                    Thickness = edit.Thickness ?? wallType?.Thickness ?? wall.Thickness,
+                    Height = edit.Height ?? wallType?.Height ?? wall.Height,
                     Certainty = edit.Certainty ?? wall.Certainty,
                 }
             );
@@ -309,38 +309,38 @@ internal static class WallEdits
         return change.Done(edit.Ids.Length == 1 ? "Changed a wall" : $"Changed {edit.Ids.Length} walls");
     }
 
-    public static EditAnswer Meet(Plan plan, MeetEnd edit, Func<Plan, string, LevelSpace> spaces)
+    public static EditAnswer Meet(Plan plan, ExtendToMeet edit, Func<Plan, string, LevelSpace> spaces)
     {
         if (plan.Find<Wall>(edit.Id) is not { } wall)
             return Gone();
-        var loose = spaces(plan, wall.LevelId).LooseEnds.FirstOrDefault(end => end.WallId == wall.Id && end.AtStart == edit.AtStart);
+        var loose = spaces(plan, wall.LevelId).UnjoinedEnds.FirstOrDefault(end => end.WallId == wall.Id && end.AtStart == edit.AtStart);
         return loose is null
-            ? EditAnswer.No("end", $"Nothing within {LooseEnds.Reach} mm of this end could be met.")
+            ? EditAnswer.No("end", $"Nothing within {UnjoinedEnds.Reach} mm of this end could be met.")
             : MoveEnd(plan, new MoveWallEnd(wall.Id, edit.AtStart, loose.Meets), spaces);
     }
 
-    public static EditAnswer PutMakeUp(Plan plan, PutMakeUp edit)
+    public static EditAnswer PutWallType(Plan plan, PutWallType edit)
     {
-        var makeUp = edit.MakeUp with { Name = edit.MakeUp.Name.Trim() };
+        var wallType = edit.WallType with { Name = edit.WallType.Name.Trim() };
         var problem =
-            Editor.CheckText("name", makeUp.Name, 1, 40)
-            ?? SizeSense.Check(plan.Details.Units, "thickness", "a wall", makeUp.Thickness, 10, 1500, false)
-            ?? SizeSense.Check(plan.Details.Units, "height", "a wall", makeUp.Height, 300, 30_000, false);
+            Editor.CheckText("name", wallType.Name, 1, 40)
+            ?? SizeSense.Check(plan.Details.Units, "thickness", "a wall", wallType.Thickness, 10, 1500, false)
+            ?? SizeSense.Check(plan.Details.Units, "height", "a wall", wallType.Height, 300, 30_000, false);
         if (problem is not null)
             return EditAnswer.No(problem);
-        if (UsualMakeUps.Find(plan, makeUp.Name) is { } other && other.Id != makeUp.Id)
-            return EditAnswer.No("name", $"There is already a make-up called \"{makeUp.Name}\".");
-        if (plan.Find(makeUp.Id) is not (null or MakeUp))
-            return EditAnswer.No("id", $"\"{makeUp.Id}\" is something else.");
+        if (UsualWallTypes.Find(plan, wallType.Name) is { } other && other.Id != wallType.Id)
+            return EditAnswer.No("name", $"There is already a wall type called \"{wallType.Name}\".");
+        if (plan.Find(wallType.Id) is not (null or WallType))
+            return EditAnswer.No("id", $"\"{wallType.Id}\" is something else.");
         var change = new ShellChange(plan);
-        change.Put(makeUp);
-        if (plan.Find<MakeUp>(makeUp.Id) is { } before)
+        change.Put(wallType);
+        if (plan.Find<WallType>(wallType.Id) is { } before)
             change.Put(
                 plan.All<Wall>()
-                    .Where(wall => wall.MakeUp == before.Name)
-                    .Select(wall => wall with { MakeUp = makeUp.Name, Thickness = makeUp.Thickness, Height = makeUp.Height })
+                    .Where(wall => wall.WallType == before.Name)
+                    .Select(wall => wall with { WallType = wallType.Name, Thickness = wallType.Thickness, Height = wallType.Height })
             );
-        return change.Done($"Set the make-up {makeUp.Name}");
+        return change.Done($"Set the wall type {wallType.Name}");
     }
 
     private static EditAnswer Gone() => EditAnswer.No("id", "The wall is no longer there.");
@@ -351,8 +351,8 @@ internal static class WallEdits
         {
             if (ReferenceEquals(change.Plan.Find(wall.Id), wall))
                 continue;
-            if (change.Plan.Find<Wall>(wall.Id) is { Held: true } held && (held.Start != wall.Start || held.End != wall.End))
-                return EditAnswer.No("walls", "A wall here is held in place; let it go first.");
+            if (change.Plan.Find<Wall>(wall.Id) is { Locked: true } locked && (locked.Start != wall.Start || locked.End != wall.End))
+                return EditAnswer.No("walls", "A wall here is locked; unlock it first.");
             if (wall.Start.DistanceTo(wall.End) < Shortest)
                 return EditAnswer.No("walls", $"A wall would be left with no length; walls are at least {Shortest} mm long.");
             if (SizeSense.CheckPlace("wall", wall.Start.X + wall.Start.Y) is { } far)

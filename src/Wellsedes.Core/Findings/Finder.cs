@@ -20,7 +20,7 @@ public static class Finder
         return overlaps
             .Select(overlap => FromOverlap(overlap, units))
             .Concat(Walkways(ways, units))
-            .Select(finding => finding with { LevelId = level.Id });
+            .Select(finding => finding with { LevelId = level.Id, Id = $"{level.Id}/{finding.Id}" });
     }
 
     /// <summary>A room or a whole level that no way without a step leads to.</summary>
@@ -49,9 +49,13 @@ public static class Finder
             OverlapKind.ThingInThing => $"{overlap.ItemName} stands in {overlap.OtherName}",
             OverlapKind.ThroughShell => $"{overlap.ItemName} goes through {overlap.OtherName}",
             OverlapKind.OverKeepClear => $"{overlap.ItemName} stands in the way of {overlap.OtherName}",
+            OverlapKind.InHeap => $"{overlap.ItemName} stands in {overlap.OtherName}",
             _ => $"{overlap.ItemName} is outside every room",
         };
-        var why = overlap.Depth > 0 ? $"Move it by {LengthText.Write(overlap.Depth, units)} to clear." : "Move it into a room.";
+        var why =
+            overlap.Kind == OverlapKind.InHeap ? "Many things lie in one heap here; not every pair of them is told."
+            : overlap.Depth > 0 ? $"Move it by {LengthText.Write(overlap.Depth, units)} to clear."
+            : "Move it into a room.";
         return new Finding(
             $"overlap/{overlap.Kind}/{overlap.ItemId}/{overlap.OtherId}",
             FindingWeight.Must,
@@ -69,7 +73,10 @@ public static class Finder
         );
     }
 
-    /// <summary>Ways that share a pinch and a needed width are one finding: clearing the pinch clears them all.</summary>
+    /// <summary>
+    /// Ways that narrow between the same two things and need the same width are one finding, told by its narrowest place. Its
+    /// id says what it is about and not how wide that is, so it stays the same while a figure changes.
+    /// </summary>
     private static IEnumerable<Finding> Walkways(IReadOnlyList<Way> ways, UnitSystem units) =>
         ways.Where(way => !way.Holds)
             .GroupBy(way => (Key(way), way.Target.Needed))
@@ -79,19 +86,18 @@ public static class Finder
 
     private static string Key(Way way) =>
         way.Pinch is not { } pinch ? $"none/{way.Target.OwnerId}"
-        : string.CompareOrdinal(pinch.A.OwnerId, pinch.B.OwnerId) <= 0
-            ? string.Create(CultureInfo.InvariantCulture, $"{pinch.A.OwnerId}/{pinch.B.OwnerId}/{pinch.Width:0.00}")
-        : string.Create(CultureInfo.InvariantCulture, $"{pinch.B.OwnerId}/{pinch.A.OwnerId}/{pinch.Width:0.00}");
+        : string.CompareOrdinal(pinch.A.OwnerId, pinch.B.OwnerId) <= 0 ? $"{pinch.A.OwnerId}/{pinch.B.OwnerId}"
+        : $"{pinch.B.OwnerId}/{pinch.A.OwnerId}";
 
     private static Finding FromWays(Way[] ways, UnitSystem units)
     {
-        var way = ways[0];
+        var way = ways.MinBy(w => w.Width)!;
         var target = way.Target;
         var seats = ways.Count(w => w.Target.Kind == TargetKind.Seat);
         var names = ways.Select(w => w.Target.Name).Distinct().ToArray();
         var to = names.Length == 1 ? names[0] : $"{names[0]} and {names.Length - 1} more";
         var main = target.Needed == ways.Max(w => w.Target.Needed) && target.Kind is TargetKind.Exit or TargetKind.Place;
-        var source = main ? HouseRules.MainWalkway : HouseRules.SeatWalkway;
+        var source = main ? HouseRules.MainAisle : HouseRules.SeatAccess;
         var ids = way.Pinch is { } p ? new[] { p.A.OwnerId, p.B.OwnerId }.Distinct() : [target.OwnerId];
         var title =
             way.Pinch is not { } pinch ? $"No way to {to}"

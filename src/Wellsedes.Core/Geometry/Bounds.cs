@@ -24,6 +24,16 @@ public readonly record struct Bounds(double MinX, double MinY, double MaxX, doub
 
     public bool Meets(Bounds b) => MinX <= b.MaxX && b.MinX <= MaxX && MinY <= b.MaxY && b.MinY <= MaxY;
 
+    /// <summary>The distance in mm between two boxes; 0 where they meet.</summary>
+    public double DistanceTo(Bounds b)
+    {
+        var dx = Math.Max(0, Math.Max(MinX - b.MaxX, b.MinX - MaxX));
+        var dy = Math.Max(0, Math.Max(MinY - b.MaxY, b.MinY - MaxY));
+        return Math.Sqrt(dx * dx + dy * dy);
+    }
+
+    public bool Holds(Bounds b) => MinX <= b.MinX && b.MaxX <= MaxX && MinY <= b.MinY && b.MaxY <= MaxY;
+
     public bool Holds(Point p) => p.X >= MinX && p.X <= MaxX && p.Y >= MinY && p.Y <= MaxY;
 
     public static Bounds Around(IEnumerable<Point> points) => points.Aggregate(Empty, (bounds, point) => bounds.Including(point));

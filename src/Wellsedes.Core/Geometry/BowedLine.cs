@@ -102,7 +102,7 @@ public readonly record struct BowedLine(Point Start, Point End, double Bow)
 
     public EndlessLine Back => new(Start, Direction(0));
 
-    public BowedLine Reversed => new(End, Start, -Bow);
+    public BowedLine Reversed() => new(End, Start, -Bow);
 
     /// <summary>The part between two distances along.</summary>
     public BowedLine Part(double from, double to)

@@ -83,6 +83,17 @@ public sealed record PathShape(ImmutableArray<PathStep> Steps)
         ]);
     }
 
+    /// <summary>A line with a head at its end.</summary>
+    public static PathShape Arrow(Point from, Point to)
+    {
+        var back = (from - to).Unit() * Math.Min(140, from.DistanceTo(to) / 2);
+        return Line(from, to).Then(Line(to + back + back.Left() * 0.45, to, to + back - back.Left() * 0.45));
+    }
+
+    /// <summary>An oval about its centre by its two half sizes.</summary>
+    public static PathShape Oval(Point centre, double halfWidth, double halfDepth) =>
+        Circle(default, 1).Map(p => new Point(centre.X + p.X * halfWidth, centre.Y + p.Y * halfDepth));
+
     public PathShape Then(PathShape other) => new(Steps.AddRange(other.Steps));
 
     public PathShape Map(Func<Point, Point> move) =>

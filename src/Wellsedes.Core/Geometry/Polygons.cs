@@ -65,10 +65,8 @@ public static class Polygons
 
     public static ImmutableArray<Region> Difference(Region region, IEnumerable<Convex> shapes)
     {
-        var cut = ToPolygon(region);
-        foreach (var shape in shapes)
-            cut = OverlayNGRobust.Overlay(cut, ToPolygon(shape), NetTopologySuite.Operation.Overlay.SpatialFunction.Difference);
-        return ToRegions(cut);
+        var gone = OverlayNGRobust.Union(shapes.Select(ToPolygon), Factory);
+        return ToRegions(OverlayNGRobust.Overlay(ToPolygon(region), gone, NetTopologySuite.Operation.Overlay.SpatialFunction.Difference));
     }
 
     /// <summary>The area two regions share, in mm².</summary>

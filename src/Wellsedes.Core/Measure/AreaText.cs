@@ -7,6 +7,12 @@ public static class AreaText
 {
     public const double SquareMetresPerSquareFoot = 0.3048 * 0.3048;
 
+    /// <summary>A long distance in mm, in whole metres or feet.</summary>
+    public static string WriteFar(double distance, UnitSystem units) =>
+        units == UnitSystem.Metric
+            ? string.Create(CultureInfo.InvariantCulture, $"{distance / 1000:0} m")
+            : string.Create(CultureInfo.InvariantCulture, $"{distance / 304.8:0} ft");
+
     /// <summary>Square metres to one decimal, or whole square feet.</summary>
     public static string Write(double squareMetres, UnitSystem units) =>
         units == UnitSystem.Metric

@@ -20,14 +20,19 @@ public sealed record RoomFigures(
     double? Narrowest
 );
 
+/// <summary>What a zone counts by itself; its area in m².</summary>
+public sealed record AreaFigures(string ThingId, string Name, int Seats, int Workstations, int Tables, double Area);
+
 /// <summary>Everything derived from one scheme on one level, by itself.</summary>
 public sealed record LevelState(
     LevelSpace Space,
     Checks Checks,
     ImmutableArray<PlacedItem> Items,
+    ImmutableArray<Thing> Things,
     ImmutableArray<Arrival> Arrivals,
     bool CanArriveStepFree,
     WalkwayAnalysis Walkways,
     ImmutableArray<Overlap> Overlaps,
-    ImmutableArray<RoomFigures> Rooms
+    ImmutableArray<RoomFigures> Rooms,
+    ImmutableArray<AreaFigures> Areas
 );

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Capacity;
+using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Findings;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Spaces;
@@ -18,6 +19,10 @@ public sealed record PlanState(
     ImmutableArray<Finding> Findings
 )
 {
+    /// <summary>What a sheet of this scheme on this level is made from.</summary>
+    public SheetInput SheetInput(SheetSettings settings, string project, string revision, string status, DateOnly date) =>
+        new(Plan, settings, Space, Items, Level.Things, Walkways.Ways, Tally, project, revision, status, date);
+
     public string LevelId => Level.Space.LevelId;
     public LevelSpace Space => Level.Space;
     public ImmutableArray<PlacedItem> Items => Level.Items;

@@ -2,9 +2,9 @@ using System.Collections.Immutable;
 using System.Runtime.CompilerServices;
 using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Capacity;
-using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Findings;
+using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Spaces;
 using Wellsedes.Core.Walkways;
@@ -18,7 +18,7 @@ public sealed record ProbeAnswer(
     Problem? Problem,
     ImmutableArray<Entity> Moved,
     string Caught,
-    ImmutableArray<Geometry.Point> Guide,
+    ImmutableArray<Point> Guide,
     ImmutableArray<NearDistance> Near,
     PlanState State,
     bool ShellChanged
@@ -30,7 +30,7 @@ public sealed record ProbeAnswer(
 /// </summary>
 public sealed class Planner
 {
-    private readonly ItemForms forms;
+    private readonly ItemForms forms = new();
     private readonly Editor editor;
     private readonly SceneBuilder scenes = new();
     private readonly ConditionalWeakTable<Plan, Dictionary<(string, string), PlanState>> states = [];
@@ -40,9 +40,14 @@ public sealed class Planner
     /// <summary>Versions of a level's space kept: the plan's own, the one before, and a probe's.</summary>
     private const int SpacesKept = 3;
 
-    public Planner(CatalogueList catalogue)
+    /// <summary>
+    /// Steps of working out one level: obstacles looked at in cells, pairs held against each other. 500 tables of ten take
+    /// about a twentieth of it.
+    /// </summary>
+    private const long MostSteps = 40_000_000;
+
+    public Planner()
     {
-        forms = new ItemForms(catalogue);
         editor = new Editor(forms, SpaceOn);
     }
 
@@ -84,14 +89,14 @@ public sealed class Planner
 
     /// <summary>Whether an entity is part of what a level's space is worked out from.</summary>
     public static bool IsShell(Entity entity) =>
-        entity is Opening or Level or MakeUp || (entity is IOnLevel && entity is not (Item or Dimension or Backing));
+        entity is Opening or Level or WallType || (entity is IOnLevel and not (IOfScheme or Backing));
 
     /// <summary>Clear distances round the items that are picked, or from one fixed thing to what is near it.</summary>
     public ImmutableArray<NearDistance> NearTo(PlanState state, IReadOnlySet<string> ids)
     {
         var items = state.Items.Where(item => ids.Contains(item.Item.Id)).ToArray();
-        if (items.Length == 0 && ids.Count == 1 && state.Plan.Find(ids.First()) is Fixture fixture && fixture.LevelId == state.LevelId)
-            return Nearest.OfShapes([Fixtures.Solid(fixture)], ids, state.Space, [], 0);
+        if (items.Length == 0 && ids.Count == 1 && state.Plan.Find(ids.First()) is Thing fixture && fixture.LevelId == state.LevelId)
+            return Nearest.OfShapes([fixture.Floor()], ids, state.Space, [], 0);
         return Nearest.Of(items, state.Space, state.Items);
     }
 
@@ -100,7 +105,7 @@ public sealed class Planner
         var item = edit switch
         {
             MoveItems { Ids.Length: 1 } e when plan.Find<Item>(e.Ids[0]) is { } i => i with { X = i.X + e.Dx, Y = i.Y + e.Dy },
-            PlaceItem e => new Item(e.Id, e.SchemeId, e.LevelId, e.Catalogue, e.X, e.Y, e.Turn),
+            PlaceItem e => new Item(e.Id, e.SchemeId, e.LevelId, e.Catalogue, e.X, e.Y, e.Rotation),
             _ => null,
         };
         var reach = edit switch
@@ -157,7 +162,7 @@ public sealed class Planner
         var pinch = way.Pinch is { } found ? found with { Level = found.Level.Length > 0 ? found.Level : from.Space.Level.Name } : null;
         if (flight.Width < way.Width)
         {
-            var body = new Obstacle(flight.Id, Fixtures.NameOf(flight), "", Fixtures.Solid(flight));
+            var body = new Obstacle(flight.Id, flight.Called(), "", flight.Floor());
             var (a, b) = (flight.Placement.Out(new(-flight.Width / 2, 0)), flight.Placement.Out(new(flight.Width / 2, 0)));
             pinch = new Pinch(body, body, a, b, flight.Width);
         }
@@ -178,19 +183,34 @@ public sealed class Planner
     {
         var space = SpaceOn(plan, level.Id);
         var items = forms.PlaceAll(plan, schemeId, level.Id);
+        ImmutableArray<Thing> things = [.. plan.OnLevel<Thing>(level.Id).Where(thing => thing is IOfScheme of && of.SchemeId == schemeId)];
         levels.TryGetValue((schemeId, level.Id), out var last);
         if (
             last is not null
             && ReferenceEquals(last.Space, space)
             && last.Checks == checks
             && last.CanArriveStepFree == stepFreeArrival
+            && last.Things.AsSpan().SequenceEqual(things.AsSpan(), ReferenceEqualityComparer.Instance)
             && last.Items.AsSpan().SequenceEqual(items.AsSpan(), ReferenceEqualityComparer.Instance)
             && last.Arrivals.SequenceEqual(arrivals)
         )
             return last;
-        var walkways = new WalkwayAnalysis(scenes.Build(space, items, checks, arrivals), last?.Walkways);
-        var rooms = RoomsOf(space, items, checks, arrivals, walkways, stepFreeArrival);
-        var state = new LevelState(space, checks, items, arrivals, stepFreeArrival, walkways, Overlaps.Find(space, items), rooms);
+        var work = new Work($"the walkways of {level.Name}", MostSteps);
+        var walkways = new WalkwayAnalysis(scenes.Build(space, items, checks, arrivals), last?.Walkways, work);
+        var rooms = RoomsOf(space, items, checks, arrivals, walkways, stepFreeArrival, work);
+        var overlaps = Overlaps.Find(space, items, new Work($"what stands in what on {level.Name}", MostSteps));
+        var state = new LevelState(
+            space,
+            checks,
+            items,
+            things,
+            arrivals,
+            stepFreeArrival,
+            walkways,
+            overlaps,
+            rooms,
+            AreasOf(things, items)
+        );
         levels[(schemeId, level.Id)] = state;
         return state;
     }
@@ -201,13 +221,14 @@ public sealed class Planner
         Checks checks,
         ImmutableArray<Arrival> arrivals,
         WalkwayAnalysis walkways,
-        bool stepFreeArrival
+        bool stepFreeArrival,
+        Work work
     )
     {
-        var steps = !space.Platforms.IsEmpty || space.Flights.Any(f => f.ToLevelId.Length == 0) || !arrivals.IsEmpty;
+        var steps = space.Platforms.Any() || space.Flights.Any(f => f.ToLevelId.Length == 0) || !arrivals.IsEmpty;
         var stepFree =
             !stepFreeArrival ? null
-            : steps ? new WalkwayAnalysis(scenes.Build(space, items, checks, arrivals, true))
+            : steps ? new WalkwayAnalysis(scenes.Build(space, items, checks, arrivals, true), null, work)
             : walkways;
         var homes = items.ToLookup(item => space.RoomAt(item.Item.Placement.Origin)?.Room.Id ?? "");
         return
@@ -219,7 +240,7 @@ public sealed class Planner
                     room.Room.Name,
                     TargetKind.Room,
                     0,
-                    checks.MainWidth,
+                    checks.MainAisle,
                     [.. PlacesIn(room).Select(at => new Access(null, at, default))]
                 );
                 var way = walkways.To(target);
@@ -240,15 +261,36 @@ public sealed class Planner
         ];
     }
 
+    /// <summary>What the areas count that count by themselves.</summary>
+    private static ImmutableArray<AreaFigures> AreasOf(ImmutableArray<Thing> things, ImmutableArray<PlacedItem> items)
+    {
+        if (!things.Any(thing => thing.Counts()))
+            return [];
+        var middles = new SpatialIndex<PlacedItem>(items, item => Bounds.Around([item.Item.Placement.Origin]));
+        return
+        [
+            .. things
+                .Where(thing => thing.Counts())
+                .Select(thing =>
+                {
+                    var floor = thing.Floor();
+                    var here = middles.Meeting(floor.Bounds).Where(item => floor.Holds(item.Item.Placement.Origin)).ToArray();
+                    var (seats, desks) = Tallying.Seats(here);
+                    var tables = here.Count(item => item.Kind.Counted == "table");
+                    return new AreaFigures(thing.Id, thing.Called(), seats, desks, tables, thing.Width * thing.Depth / 1e6);
+                }),
+        ];
+    }
+
     /// <summary>Some places in a room, so that it counts as reached wherever something happens to stand.</summary>
-    private static IEnumerable<Geometry.Point> PlacesIn(FoundRoom room)
+    private static IEnumerable<Point> PlacesIn(FoundRoom room)
     {
         const int across = 4;
         var box = room.Outline.Bounds;
         var grid =
             from i in Enumerable.Range(0, across)
             from j in Enumerable.Range(0, across)
-            select new Geometry.Point(box.MinX + box.Width * (i + 0.5) / across, box.MinY + box.Height * (j + 0.5) / across);
+            select new Point(box.MinX + box.Width * (i + 0.5) / across, box.MinY + box.Height * (j + 0.5) / across);
         return grid.Where(room.Outline.Holds).Prepend(room.Room.Inside);
     }
 
@@ -272,14 +314,14 @@ public sealed class Planner
     {
         ImmutableArray<Entity> shell =
         [
-            .. plan
-                .Entities.Values.Where(entity =>
-                    entity is Opening or MakeUp
-                    || (entity is Flight flight && (flight.LevelId == levelId || flight.ToLevelId == levelId))
-                    || (entity is Level level && level.Id == levelId)
-                    || (entity is IOnLevel on && on.LevelId == levelId && IsShell(entity))
-                )
-                .OrderBy(entity => entity.Id, StringComparer.Ordinal),
+            plan.Find<Level>(levelId)!,
+            .. plan.All<WallType>(),
+            .. plan.OnLevel<Wall>(levelId).SelectMany(wall => plan.OpeningsIn(wall.Id).Prepend<Entity>(wall)),
+            .. plan.OnLevel<Room>(levelId),
+            .. plan.OnLevel<Boundary>(levelId),
+            .. plan.OnLevel<SettingOutLine>(levelId),
+            .. plan.OnLevel<Thing>(levelId).Where(thing => thing is not IOfScheme),
+            .. plan.All<Flight>().Where(flight => flight.ToLevelId == levelId && flight.LevelId != levelId),
         ];
         if (!spaces.TryGetValue(levelId, out var kept))
             spaces[levelId] = kept = [];

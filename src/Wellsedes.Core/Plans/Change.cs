@@ -3,13 +3,16 @@ using System.Text.Json.Serialization;
 
 namespace Wellsedes.Core.Plans;
 
-/// <summary>One entity before and after; null before means added, null after means removed.</summary>
-public sealed record EntityChange(Entity? Before = null, Entity? After = null)
+/// <summary>
+/// One entity before and after; null before means added, null after means removed. From is the version the entity had, To
+/// the one it has afterwards; both are null until the change is numbered (<see cref="Plan.Numbered"/>).
+/// </summary>
+public sealed record EntityChange(Entity? Before = null, Entity? After = null, long? From = null, long? To = null)
 {
     [JsonIgnore]
     public string Id => (After ?? Before)!.Id;
 
-    public EntityChange Reversed() => new(After, Before);
+    public EntityChange Reversed() => new(After, Before, To, From);
 }
 
 /// <summary>
@@ -18,6 +21,6 @@ public sealed record EntityChange(Entity? Before = null, Entity? After = null)
 /// </summary>
 public sealed record Change(string Label, ImmutableArray<EntityChange> Entities)
 {
-    /// <summary>The change that takes this one back.</summary>
+    /// <summary>The change that takes this one back. Each entity gets the version it had: it is the same content.</summary>
     public Change Reversed(string label) => new(label, [.. Entities.Reverse().Select(entity => entity.Reversed())]);
 }

@@ -37,7 +37,7 @@ public sealed record History(ImmutableArray<LoggedChange> Log)
         ];
     }
 
-    /// <summary>Undo and redo stacks hold the changes as they were first made.</summary>
+    /// <summary>Undo and redo stacks hold the changes as they were first made: a redo brings back the same content, and its versions.</summary>
     private (List<LoggedChange> Undo, List<LoggedChange> Redo) Stacks(string author)
     {
         List<LoggedChange> undo = [],
@@ -50,8 +50,7 @@ public sealed record History(ImmutableArray<LoggedChange> Log)
             }
             else if (change.Redoes is not null && redo.Count > 0)
             {
-                // What is undone next is the redo itself: its before-images are the ones that hold now.
-                undo.Add(change);
+                undo.Add(redo[^1]);
                 redo.RemoveAt(redo.Count - 1);
             }
             else

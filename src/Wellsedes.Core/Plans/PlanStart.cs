@@ -13,37 +13,41 @@ public static class PlanStart
         [
             new PlanDetails(PlanDetails.TheId, title, units),
             new Level(LevelId, "Ground floor", 0, 4200),
-            new Scheme(SchemeId, "Scheme A"),
-            new Brief("brief-a", SchemeId),
+            .. Scheme(new Scheme(SchemeId, "Scheme A"), "a"),
+            Sheet("sheet-a", SchemeId, LevelId, "101", title, units),
+        ];
+
+    /// <summary>A scheme with what every scheme has, but for its sheets.</summary>
+    /// <param name="suffix">Ends the ids of what comes with it.</param>
+    public static IEnumerable<Entity> Scheme(Scheme scheme, string suffix) =>
+        [
+            scheme,
+            new Brief($"brief-{suffix}", scheme.Id),
             new Checks(
-                "checks-a",
-                SchemeId,
-                HouseRules.MainWalkway.Value,
-                HouseRules.SeatWalkway.Value,
+                $"checks-{suffix}",
+                scheme.Id,
+                HouseRules.MainAisle.Value,
+                HouseRules.SeatAccess.Value,
                 ChairState.Occupied,
                 HouseRules.OccupiedChair.Value,
                 HouseRules.PulledOutChair.Value
             ),
-            new SheetSettings(
-                "sheet-a",
-                SchemeId,
-                units == UnitSystem.Metric ? "A3" : "ANSI B",
-                true,
-                "",
-                "101",
-                title,
-                "Furniture layout",
-                "",
-                "",
-                "Furniture layout plan",
-                "Figures in millimetres; do not scale.\nKeep doors and ways out clear.",
-                true,
-                true,
-                true,
-                true,
-                true,
-                true,
-                true
-            ),
         ];
+
+    public static SheetSettings Sheet(string id, string schemeId, string levelId, string number, string title, UnitSystem units) =>
+        new(
+            id,
+            schemeId,
+            levelId,
+            units == UnitSystem.Metric ? "A3" : "ANSI B",
+            true,
+            new TitleBlockFields(
+                SheetNumber: number,
+                Title: title.Length <= WellFormed.LongestLine ? title : title[..WellFormed.LongestLine],
+                SupplementaryTitle: "Furniture layout",
+                DocumentType: "Furniture layout plan"
+            ),
+            new SheetShows(),
+            "Figures in millimetres; do not scale.\nKeep doors and escape routes clear."
+        );
 }

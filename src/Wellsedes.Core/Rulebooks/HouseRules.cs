@@ -10,18 +10,18 @@ public static class HouseRules
 {
     private const string FromMemory = "From memory; check against the adopted edition.";
 
-    public static readonly SourcedValue MainWalkway = new(
+    public static readonly SourcedValue MainAisle = new(
         "main-walkway",
-        "Main walkway, clear width",
+        "Main aisles, clear width",
         900,
         "House rule",
         "high",
         "Set by the house, to be changed by the planner."
     );
 
-    public static readonly SourcedValue SeatWalkway = new(
+    public static readonly SourcedValue SeatAccess = new(
         "seat-walkway",
-        "Way to a seat, between chair backs",
+        "Seat access, between chair backs",
         600,
         "House rule",
         "high",
@@ -58,6 +58,16 @@ public static class HouseRules
         FromMemory
     );
 
+    /// <summary>What is no higher than this lies flat: it is walked over and stood on, like a rug or a mat.</summary>
+    public static readonly SourcedValue LiesFlat = new(
+        "lies-flat",
+        "Height of what lies flat on the floor, at most",
+        15,
+        "Common practice (rugs and mats; a bevelled edge of 1/2 in is no step by the 2010 ADA Standards, 303.3)",
+        "medium",
+        FromMemory
+    );
+
     /// <summary>The highest step that is taken without a stair.</summary>
     public static readonly SourcedValue HighestStep = new(
         "highest-step",
@@ -89,5 +99,5 @@ public static class HouseRules
     );
 
     public static IReadOnlyList<SourcedValue> All =>
-        [MainWalkway, SeatWalkway, OccupiedChair, PulledOutChair, Headroom, HighestStep, LevelChange, RampRun];
+        [MainAisle, SeatAccess, OccupiedChair, PulledOutChair, Headroom, LiesFlat, HighestStep, LevelChange, RampRun];
 }

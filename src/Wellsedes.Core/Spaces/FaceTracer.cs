@@ -76,10 +76,10 @@ public static class FaceTracer
         }
     }
 
-    public static TracedFaces Trace(IEnumerable<Convex> bodies, IEnumerable<(Point From, Point To)> lines) =>
-        Trace(bodies.Select(body => new Shape(body)), lines);
+    public static TracedFaces Trace(IEnumerable<Convex> bodies, IEnumerable<(Point From, Point To)> lines, Work? work = null) =>
+        Trace(bodies.Select(body => new Shape(body)), lines, work);
 
-    internal static TracedFaces Trace(IEnumerable<Shape> bodies, IEnumerable<(Point From, Point To)> lines)
+    internal static TracedFaces Trace(IEnumerable<Shape> bodies, IEnumerable<(Point From, Point To)> lines, Work? work = null)
     {
         var all = bodies.Select(Solid).OfType<Body>().ToList();
         foreach (var (from, to) in lines)
@@ -89,7 +89,7 @@ public static class FaceTracer
         var leastBroken = int.MaxValue;
         foreach (var nearness in Nearnesses)
         {
-            var faces = Trace(all, nearness, out var broken);
+            var faces = Trace(all, nearness, work, out var broken);
             if (broken == 0)
                 return faces;
             if (broken < leastBroken)
@@ -98,9 +98,9 @@ public static class FaceTracer
         return best!;
     }
 
-    private static TracedFaces Trace(List<Body> bodies, double nearness, out int broken)
+    private static TracedFaces Trace(List<Body> bodies, double nearness, Work? work, out int broken)
     {
-        var sides = Sides(bodies, nearness);
+        var sides = Sides(bodies, nearness, work);
         List<(Node From, Node To)> free = [];
         List<(Node From, Node To)> solid = [];
         foreach (var side in sides.Walls)
@@ -119,7 +119,7 @@ public static class FaceTracer
     }
 
     /// <summary>The sides a body came to have beside its neighbours, kept while the neighbours are the same objects.</summary>
-    private sealed record CutSides(double Nearness, Body[] Near, (Node From, Node To)[] Sides);
+    private sealed record CutSides(double Nearness, Body[] Near, (Node From, Node To)[] Sides, long Steps);
 
     private static Body? Solid(Shape traced)
     {
@@ -141,11 +141,13 @@ public static class FaceTracer
     }
 
     /// <summary>Every part of every side that bounds something: cut at crossings and touches, parts inside a body dropped.</summary>
-    private static (HashSet<(Node From, Node To)> Walls, HashSet<(Node From, Node To)> Lines) Sides(List<Body> bodies, double nearness)
+    private static (HashSet<(Node From, Node To)> Walls, HashSet<(Node From, Node To)> Lines) Sides(
+        List<Body> bodies,
+        double nearness,
+        Work? work
+    )
     {
-        var index = new BoxGrid<Body>();
-        foreach (var body in bodies)
-            index.Add(body, Millimetres(body.Bounds));
+        var index = new SpatialIndex<Body>(bodies, body => Millimetres(body.Bounds));
         HashSet<(Node, Node)> walls = [];
         HashSet<(Node, Node)> lines = [];
         List<(double At, Node Node)> stops = [];
@@ -155,14 +157,19 @@ public static class FaceTracer
             near.Remove(body);
             if (body.IsLine)
             {
-                foreach (var side in Cut(body, near, nearness, stops))
+                foreach (var side in Cut(body, near, nearness, stops, work, out _))
                     if (!lines.Contains((side.To, side.From)))
                         lines.Add(side);
                 continue;
             }
             // Lines take nothing away from a body, they only cut its sides; with any near it is cut anew.
             if (body.Kept is not { } kept || kept.Nearness != nearness || !Same(kept.Near, near))
-                body.Kept = kept = new CutSides(nearness, [.. near], [.. Cut(body, near, nearness, stops)]);
+            {
+                var cut = Cut(body, near, nearness, stops, work, out var steps);
+                body.Kept = kept = new CutSides(nearness, [.. near], [.. cut], steps);
+            }
+            else
+                work?.Count(kept.Steps);
             foreach (var side in kept.Sides)
                 walls.Add(side);
         }
@@ -180,8 +187,17 @@ public static class FaceTracer
     }
 
     /// <summary>The parts of a body's sides that bound something.</summary>
-    private static List<(Node From, Node To)> Cut(Body body, List<Body> near, double nearness, List<(double At, Node Node)> stops)
+    private static List<(Node From, Node To)> Cut(
+        Body body,
+        List<Body> near,
+        double nearness,
+        List<(double At, Node Node)> stops,
+        Work? work,
+        out long steps
+    )
     {
+        steps = (long)body.Sides * near.Count * 4;
+        work?.Count(steps);
         List<(Node, Node)> parts = [];
         for (var i = 0; i < body.Sides; i++)
         {
@@ -192,6 +208,9 @@ public static class FaceTracer
             foreach (var other in near)
                 Cut(a, b, other, nearness, stops);
             stops.Sort(static (p, q) => p.At.CompareTo(q.At));
+            var asked = (long)stops.Count * near.Count;
+            steps += asked;
+            work?.Count(asked);
             for (var k = 0; k + 1 < stops.Count; k++)
             {
                 var (from, to) = (stops[k].Node, stops[k + 1].Node);
@@ -391,15 +410,13 @@ public static class FaceTracer
             .OrderBy(loop => loop.Area)
             .Select(loop => (Region: new Region(loop.Ring, []), Holes: new List<ImmutableArray<Point>>()))
             .ToArray();
-        var index = new BoxGrid<int>();
-        for (var i = 0; i < outlines.Length; i++)
-            index.Add(i, outlines[i].Region.Bounds);
+        var index = new SpatialIndex<int>([.. Enumerable.Range(0, outlines.Length)], i => outlines[i].Region.Bounds);
         foreach (var hole in loops.Where(ring => Region.SignedArea(ring) < -1))
         {
             // A point just beside the hole's first side, on the floor's side.
             var inward = (hole[1] - hole[0]).Unit().Left();
             var beside = Point.Middle(hole[0], hole[1]) + inward * 0.02;
-            var around = index.Meeting(new Bounds(beside.X, beside.Y, beside.X, beside.Y)).Order().ToArray();
+            var around = index.Meeting(new Bounds(beside.X, beside.Y, beside.X, beside.Y));
             foreach (var i in around)
                 if (outlines[i].Region.Holds(beside))
                 {

@@ -43,16 +43,12 @@ public sealed record LevelAreas(double NetInternal, double GrossInternal, double
         ImmutableArray<Region> free
     )
     {
-        var rooms = new BoxGrid<Region>();
-        foreach (var region in free)
-            rooms.Add(region, region.Bounds);
+        var rooms = new SpatialIndex<Region>(free, region => region.Bounds);
         bool Inside(Point p) => rooms.Meeting(new Bounds(p.X, p.Y, p.X, p.Y)).Any(region => region.Holds(p));
-        var meeting = new BoxGrid<(Wall Wall, Point At)>();
-        foreach (var wall in all)
-        {
-            meeting.Add((wall, wall.Start), Bounds.Around([wall.Start]));
-            meeting.Add((wall, wall.End), Bounds.Around([wall.End]));
-        }
+        var meeting = new SpatialIndex<(Wall Wall, Point At)>(
+            [.. all.SelectMany(wall => new[] { (wall, wall.Start), (wall, wall.End) })],
+            end => Bounds.Around([end.At])
+        );
         foreach (var wall in all)
         {
             var line = wall.Line;

@@ -22,11 +22,12 @@ public sealed record FoundRoom(Room Room, Region Outline, double GrossInternal, 
 
 /// <summary>A wall end that meets nothing but comes near something it could meet.</summary>
 /// <param name="Gap">How far off that is, in mm.</param>
-public sealed record LooseEnd(string WallId, bool AtStart, Point At, Point Meets, double Gap);
+public sealed record UnjoinedEnd(string WallId, bool AtStart, Point At, Point Meets, double Gap);
 
-/// <param name="Voids">Flights that arrive on this level from below: their heads are ways in, the rest is a hole in the floor.</param>
-/// <param name="Light">Ids of walls that are drawn without hatching: glass, movable and half-height ones.</param>
 /// <summary>The shell of one level, worked out: walls joined and cut, openings placed, rooms found.</summary>
+/// <param name="Voids">Flights that arrive on this level from below: their heads are ways in, the rest is a hole in the floor.</param>
+/// <param name="Things">Everything fixed that is no wall, opening or room, of whatever kind, in the order of ids.</param>
+/// <param name="Light">Ids of walls that are drawn without hatching: glass, movable and half-height ones.</param>
 public sealed record LevelSpace(
     Level Level,
     ImmutableDictionary<string, WallBody> Bodies,
@@ -35,12 +36,7 @@ public sealed record LevelSpace(
     ImmutableArray<FoundRoom> Rooms,
     ImmutableArray<Room> Unenclosed,
     Lazy<LevelAreas> AreasFound,
-    ImmutableArray<Column> Columns,
-    ImmutableArray<KeepClear> KeepClear,
-    ImmutableArray<Flight> Flights,
-    ImmutableArray<Platform> Platforms,
-    ImmutableArray<Fitting> Fittings,
-    ImmutableArray<LowCeiling> LowCeilings,
+    ImmutableArray<Thing> Things,
     ImmutableArray<Boundary> Boundaries,
     ImmutableArray<SettingOutLine> SettingOutLines,
     ImmutableArray<Flight> Voids,
@@ -58,7 +54,7 @@ public sealed record LevelSpace(
             )
             .Solid
     );
-    private readonly Lazy<ImmutableArray<LooseEnd>> loose = new(() => Spaces.LooseEnds.Of(Bodies));
+    private readonly Lazy<ImmutableArray<UnjoinedEnd>> loose = new(() => Spaces.UnjoinedEnds.Of(Bodies));
 
     private static IEnumerable<WallPiece> Fine(ImmutableDictionary<string, WallBody> bodies, ImmutableArray<OpeningPlace> openings)
     {
@@ -83,14 +79,14 @@ public sealed record LevelSpace(
     /// <summary>The faces of those walls that are hatched.</summary>
     public ImmutableArray<Region> HatchedFaces => Light.IsEmpty ? WallFaces : heavy.Value;
 
-    public ImmutableArray<LooseEnd> LooseEnds => loose.Value;
+    public ImmutableArray<UnjoinedEnd> UnjoinedEnds => loose.Value;
 
     private readonly Lazy<Bounds> bounds = new(() =>
         Pieces
             .Select(piece => piece.Body.Bounds)
-            .Concat(Fixtures.All(Columns, KeepClear, Flights, Platforms, Fittings, LowCeilings).Select(f => Fixtures.Solid(f).Bounds))
+            .Concat(Things.Select(thing => thing.Floor().Bounds))
             .Concat(Boundaries.Select(b => Geometry.Bounds.Around([b.Start, b.End, b.Line.At(b.Line.Length / 2)])))
-            .Concat(Voids.Select(v => Fixtures.Solid(v).Bounds))
+            .Concat(Voids.Select(v => v.Floor().Bounds))
             .Aggregate(Geometry.Bounds.Empty, (box, bounds) => box.Including(bounds))
     );
 
@@ -100,13 +96,18 @@ public sealed record LevelSpace(
     /// <summary>Everything of the shell that is solid from the floor up, with what it is called.</summary>
     public IEnumerable<(string Id, string Name, Convex Shape)> Solids()
     {
-        foreach (var column in Columns)
-            yield return (column.Id, "Column", Fixtures.Solid(column));
-        foreach (var fitting in Fittings.Where(f => !f.IsPoint))
-            yield return (fitting.Id, Fixtures.NameOf(fitting), Fixtures.Solid(fitting));
+        foreach (var thing in Things.Where(thing => thing.Effect() == ThingEffect.Solid))
+            yield return (thing.Id, thing.Called(), thing.Floor());
     }
 
     public double NetInternal => Rooms.Sum(room => room.NetInternal);
 
-    public FoundRoom? RoomAt(Point p) => Rooms.FirstOrDefault(room => room.Outline.Holds(p));
+    private readonly Lazy<SpatialIndex<FoundRoom>> roomIndex = new(() => new SpatialIndex<FoundRoom>(Rooms, room => room.Outline.Bounds));
+
+    public FoundRoom? RoomAt(Point p) => roomIndex.Value.Meeting(Geometry.Bounds.Around([p])).Find(room => room.Outline.Holds(p));
+
+    /// <summary>The steps and slopes on this level, and the decks they lead to.</summary>
+    public IEnumerable<Flight> Flights => Things.OfType<Flight>();
+
+    public IEnumerable<Platform> Platforms => Things.OfType<Platform>();
 }

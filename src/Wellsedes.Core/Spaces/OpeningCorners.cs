@@ -6,7 +6,7 @@ namespace Wellsedes.Core.Spaces;
 public static class OpeningCorners
 {
     /// <summary>
-    /// The two corners along a wall (mm from its start) that a tape would be held into beside a place on it: the ends
+    /// The two corners along a wall (mm from its start) that a tape would be locked into beside a place on it: the ends
     /// of the room's straight side there, or the face's own ends where no room lies on that side.
     /// </summary>
     public static (double From, double To) Between(LevelSpace space, Wall wall, double along, bool left)

@@ -15,45 +15,37 @@ public static class SpaceFinder
     /// </summary>
     private const double CoarseSag = 8;
 
+    /// <summary>Steps of tracing the faces of one level; 2 000 walls of an office take about a hundredth of it.</summary>
+    private const long MostSteps = 60_000_000;
+
     /// <param name="before">The level as it was: what has not changed is not made again.</param>
+    /// <exception cref="TooMuchWorkException">The walls cross each other too often to be worked out.</exception>
     public static LevelSpace Find(Plan plan, string levelId, LevelSpace? before = null)
     {
-        var here = plan
-            .Entities.Values.Where(entity => entity is IOnLevel on && on.LevelId == levelId)
-            .OrderBy(entity => entity.Id, StringComparer.Ordinal)
-            .ToArray();
-        ImmutableArray<T> OnLevel<T>()
-            where T : Entity, IOnLevel => [.. here.OfType<T>()];
-
-        var walls = OnLevel<Wall>();
-        var boundaries = OnLevel<Boundary>();
-        var openings = plan.All<Opening>().ToLookup(opening => opening.WallId);
+        var level = plan.Find<Level>(levelId)!;
+        ImmutableArray<Wall> walls = [.. plan.OnLevel<Wall>(levelId)];
+        ImmutableArray<Boundary> boundaries = [.. plan.OnLevel<Boundary>(levelId)];
+        var openings = walls.SelectMany(wall => plan.OpeningsIn(wall.Id)).ToLookup(opening => opening.WallId);
         var bodies = WallJoints.Of(walls, before?.Bodies);
         var pieces = walls.SelectMany(wall => Pieces(bodies[wall.Id], openings[wall.Id], CoarseSag)).ToImmutableArray();
         var places = walls.SelectMany(wall => openings[wall.Id].Select(o => Place(o, wall))).ToImmutableArray();
         var whole = walls.SelectMany(wall => bodies[wall.Id].Shapes).ToArray();
-        var traced = FaceTracer.Trace(whole, []);
-        var faces = boundaries.IsEmpty ? traced.Free : FaceTracer.Trace(whole, boundaries.SelectMany(Chords)).Free;
-        var columns = OnLevel<Column>();
-        var fittings = OnLevel<Fitting>();
-        var flights = OnLevel<Flight>();
-        var ceilings = OnLevel<LowCeiling>();
+        var work = new Work($"the rooms of {level.Name}", MostSteps);
+        var traced = FaceTracer.Trace(whole, [], work);
+        var faces = boundaries.IsEmpty ? traced.Free : FaceTracer.Trace(whole, boundaries.SelectMany(Chords), work).Free;
+        ImmutableArray<Thing> things = [.. plan.OnLevel<Thing>(levelId).Where(thing => thing is not IOfScheme)];
         ImmutableArray<Flight> voids = [.. plan.All<Flight>().Where(f => f.ToLevelId == levelId && f.LevelId != levelId)];
         Convex[] lost =
         [
-            .. columns.Select(Fixtures.Solid),
-            .. fittings.Where(f => f.Kind == FittingKind.Shaft).Select(Fixtures.Solid),
-            .. flights.Where(f => f.Kind == FlightKind.Stair).Select(Fixtures.Solid),
-            .. voids.Select(Fixtures.Solid),
-            .. ceilings.Select(c => Fixtures.Under(c, AreaDefinitions.LeastUsableHeight)).OfType<Convex>(),
+            .. things.Select(thing => thing.Lost(AreaDefinitions.LeastUsableHeight)).OfType<Convex>(),
+            .. voids.Select(flight => flight.Floor()),
         ];
-        var level = plan.Find<Level>(levelId)!;
         var light = walls
-            .Select(wall => wall.MakeUp)
+            .Select(wall => wall.WallType)
             .Distinct()
-            .Where(name => UsualMakeUps.Find(plan, name)?.Kind is WallKind.Glass or WallKind.Movable or WallKind.HalfHeight)
+            .Where(name => UsualWallTypes.Find(plan, name)?.Kind is WallKind.Glass or WallKind.Movable or WallKind.HalfHeight)
             .ToHashSet();
-        var (rooms, unenclosed) = Rooms(level, OnLevel<Room>(), faces, traced.Free, lost);
+        var (rooms, unenclosed) = Rooms(level, [.. plan.OnLevel<Room>(levelId)], faces, traced.Free, lost);
         return new LevelSpace(
             level,
             bodies,
@@ -62,16 +54,11 @@ public static class SpaceFinder
             rooms,
             unenclosed,
             new Lazy<LevelAreas>(() => walls.IsEmpty ? LevelAreas.None : LevelAreas.Of(walls, bodies, traced, rooms)),
-            columns,
-            OnLevel<KeepClear>(),
-            flights,
-            OnLevel<Platform>(),
-            fittings,
-            ceilings,
+            things,
             boundaries,
-            OnLevel<SettingOutLine>(),
+            [.. plan.OnLevel<SettingOutLine>(levelId)],
             voids,
-            [.. walls.Where(wall => light.Contains(wall.MakeUp)).Select(wall => wall.Id)]
+            [.. walls.Where(wall => light.Contains(wall.WallType)).Select(wall => wall.Id)]
         );
     }
 
@@ -150,9 +137,8 @@ public static class SpaceFinder
         Convex[] lost
     )
     {
-        var index = new BoxGrid<Region>();
-        foreach (var face in faces)
-            index.Add(face, face.Bounds);
+        var index = new SpatialIndex<Region>(faces, face => face.Bounds);
+        var lostIndex = new SpatialIndex<Convex>(lost, shape => shape.Bounds);
         var owners = new Dictionary<Region, Room>(ReferenceEqualityComparer.Instance);
         var unenclosed = ImmutableArray.CreateBuilder<Room>();
         foreach (var room in named)
@@ -161,11 +147,8 @@ public static class SpaceFinder
             if (face is null || !owners.TryAdd(face, room))
                 unenclosed.Add(room);
         }
-        var walledIndex = new BoxGrid<Region>();
         var onlyWalls = walled == faces;
-        if (!onlyWalls)
-            foreach (var face in walled)
-                walledIndex.Add(face, face.Bounds);
+        var walledIndex = onlyWalls ? index : new SpatialIndex<Region>(walled, face => face.Bounds);
         var found = ImmutableArray.CreateBuilder<FoundRoom>();
         var count = 0;
         foreach (
@@ -179,8 +162,8 @@ public static class SpaceFinder
             var inside = has ? room!.Inside : Polygons.InsidePoint(face);
             if (!has)
                 room = Unnamed(level, inside, ++count);
-            var cut = lost.Where(shape => shape.Bounds.Meets(face.Bounds)).ToArray();
-            var net = cut.Length == 0 ? face.Area : Polygons.Difference(face, cut).Sum(region => region.Area);
+            var cut = lostIndex.Meeting(face.Bounds);
+            var net = cut.Count == 0 ? face.Area : Polygons.Difference(face, cut).Sum(region => region.Area);
             var isWalled = onlyWalls || walledIndex.Meeting(Bounds.Around([inside])).Any(region => region.Holds(inside));
             found.Add(new FoundRoom(room!, face, face.Area / 1e6, net / 1e6, has, isWalled));
         }

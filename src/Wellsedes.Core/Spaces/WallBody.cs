@@ -82,8 +82,6 @@ public static class WallJoints
     {
         before ??= ImmutableDictionary<string, WallBody>.Empty;
         var ends = new Dictionary<(string, bool), WallEnd>();
-        var corners = new BoxGrid<Meeting>();
-        var bodies = new BoxGrid<Wall>();
         List<Meeting> all = [];
         foreach (var wall in walls)
         {
@@ -92,12 +90,11 @@ public static class WallJoints
             {
                 var at = atStart ? wall.Start : wall.End;
                 var into = atStart ? line.Direction(0) : line.Direction(line.Length) * -1;
-                var meeting = new Meeting(wall, atStart, at, into);
-                all.Add(meeting);
-                corners.Add(meeting, new Bounds(at.X, at.Y, at.X, at.Y));
+                all.Add(new Meeting(wall, atStart, at, into));
             }
-            bodies.Add(wall, BoundsOf(wall));
         }
+        var corners = new SpatialIndex<Meeting>(all, meeting => Around(meeting.At, 0));
+        var bodies = new SpatialIndex<Wall>(walls, BoundsOf);
         foreach (var end in all)
         {
             if (ends.ContainsKey((end.Wall.Id, end.AtStart)))
@@ -173,7 +170,7 @@ public static class WallJoints
     }
 
     /// <summary>An end inside another wall's thickness is brought to the middle of that wall.</summary>
-    private static WallEnd? Tee(Meeting end, BoxGrid<Wall> bodies)
+    private static WallEnd? Tee(Meeting end, SpatialIndex<Wall> bodies)
     {
         foreach (var through in bodies.Meeting(Around(end.At, 1)))
         {

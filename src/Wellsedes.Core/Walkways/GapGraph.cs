@@ -26,16 +26,17 @@ public sealed class GapGraph
     private readonly Bounds square;
 
     /// <summary>Builds the graph; an earlier graph over nearly the same obstacles lends what has not changed.</summary>
-    public static GapGraph Build(IReadOnlyList<Obstacle> all, GapGraph? before = null) => new(Outermost(all), before);
+    public static GapGraph Build(SpatialIndex<Obstacle> all, GapGraph? before = null, Work? work = null) =>
+        new(Outermost(all, work), before, work);
 
-    private GapGraph(Obstacle[] obstacles, GapGraph? before)
+    private GapGraph(Obstacle[] obstacles, GapGraph? before, Work? work)
     {
         this.obstacles = obstacles;
         indexes = new Dictionary<Obstacle, int>(obstacles.Length);
         for (var i = 0; i < obstacles.Length; i++)
             indexes[obstacles[i]] = i;
         square = SquareAround(obstacles, before?.square);
-        cells = GapCells.Build(obstacles, square, before?.square == square ? before.cells : null);
+        cells = GapCells.Build(obstacles, square, before?.square == square ? before.cells : null, work);
         List<Narrow> narrows = [];
         List<Crossing> crossings = [];
         cells?.Collect(narrows, crossings);
@@ -46,21 +47,29 @@ public sealed class GapGraph
     public int NarrowCount { get; }
 
     /// <summary>Leaves out obstacles that lie wholly inside another one.</summary>
-    private static Obstacle[] Outermost(IReadOnlyList<Obstacle> all)
+    private static Obstacle[] Outermost(SpatialIndex<Obstacle> all, Work? work)
     {
-        var grid = new BoxGrid<Obstacle>();
-        foreach (var obstacle in all)
-            grid.Add(obstacle, obstacle.Grown.Bounds);
         var inside = new HashSet<Obstacle>(ReferenceEqualityComparer.Instance);
-        foreach (var one in all)
-        foreach (var two in grid.Meeting(one.Grown.Bounds))
-            // Of two that cover each other the later stays: one of them must.
-            if (two != one && !inside.Contains(two) && two.Grown.Covers(one.Grown))
-            {
-                inside.Add(one);
-                break;
-            }
-        return [.. all.Where(o => !inside.Contains(o))];
+        foreach (var one in all.All)
+        {
+            var box = one.Grown.Bounds;
+            long seen = 0;
+            // What covers it holds the middle of its box, so only that is looked at.
+            all.Meeting(
+                Bounds.Around([box.Centre]),
+                two =>
+                {
+                    seen++;
+                    // Of two that cover each other the later stays: one of them must.
+                    if (two == one || !two.Grown.Bounds.Holds(box) || inside.Contains(two) || !two.Grown.Covers(one.Grown))
+                        return true;
+                    inside.Add(one);
+                    return false;
+                }
+            );
+            work?.Count(seen);
+        }
+        return [.. all.All.Where(o => !inside.Contains(o))];
     }
 
     /// <summary>A square that holds everything; its size steps in powers of two so that small moves keep it.</summary>

@@ -35,14 +35,17 @@ public sealed class SceneBuilder
         var targets = ImmutableArray.CreateBuilder<Target>();
         obstacles.AddRange(shell.Obstacles);
         targets.AddRange(shell.Targets);
-        var raised = placed.Where(item => item.Form is { StoodOn: true, WalkedOn: false }).ToArray();
+        var decks = new SpatialIndex<PlacedItem>([.. placed.Where(item => item.Form.StoodOn && !item.LiesFlat)], deck => deck.Bounds);
         foreach (var item in placed)
         {
             if (!items.TryGetValue(item, out var scene) || scene.Checks != checks)
                 items.AddOrUpdate(item, scene = Furniture(item, checks));
             obstacles.AddRange(scene.Obstacles);
             // What stands on a stage is reached over the stage.
-            if (!raised.Any(deck => deck != item && StandsOn(item, deck)))
+            if (scene.Targets.IsEmpty)
+                continue;
+            var at = Bounds.Around([item.Item.Placement.Origin]);
+            if (decks.Count == 0 || !decks.Meeting(at).Exists(deck => deck != item && StandsOn(item, deck)))
                 targets.AddRange(scene.Targets);
         }
         return new WalkwayScene(obstacles.ToImmutable(), shell.Sources, targets.ToImmutable());
@@ -58,7 +61,10 @@ public sealed class SceneBuilder
         var name = item.Name;
         List<Obstacle> obstacles = [];
         List<Target> targets = [];
-        if (!item.Form.WalkedOn)
+        // What hangs above everybody's head or lies flat on the floor stands in nobody's way.
+        if (item.IsOverhead)
+            return new ItemScene(checks, [], []);
+        if (!item.LiesFlat)
             for (var i = 0; i < item.Solids.Length; i++)
                 obstacles.Add(new Obstacle(item.Item.Id, name, $"body{i}", item.Solids[i]));
         var ownSeat = item.Form.Seats.Length > 0 && !item.Form.Seats[0].AtTable;
@@ -76,12 +82,12 @@ public sealed class SceneBuilder
                     ? [new Access(chair, item.Item.Placement.Out(seat.Edge), item.Item.Placement.Turned(seat.Outward * -1))]
                     : Sides(chair, seat, item.Item.Placement, ownSeat);
             all.AddRange(access);
-            targets.Add(new Target(item.Item.Id, name, TargetKind.Seat, i, checks.SeatWidth, [.. access]));
+            targets.Add(new Target(item.Item.Id, name, TargetKind.Seat, i, checks.SeatAccess, [.. access]));
         }
         if (item.Kind.Counted == "table" && all.Count > 0)
-            targets.Add(new Target(item.Item.Id, name, TargetKind.Table, 0, checks.SeatWidth, [.. all]));
+            targets.Add(new Target(item.Item.Id, name, TargetKind.Table, 0, checks.SeatAccess, [.. all]));
         if (item.Kind.Kind == Catalogue.CatalogueKind.Serving)
-            targets.Add(new Target(item.Item.Id, name, TargetKind.Place, 0, checks.MainWidth, [FrontOf(item, obstacles[0])]));
+            targets.Add(new Target(item.Item.Id, name, TargetKind.Place, 0, checks.MainAisle, [FrontOf(item, obstacles[0])]));
         if (item.Form.WalkedOn)
             targets.Add(
                 new Target(
@@ -89,7 +95,7 @@ public sealed class SceneBuilder
                     name,
                     TargetKind.Place,
                     0,
-                    checks.MainWidth,
+                    checks.MainAisle,
                     [new Access(null, item.Item.Placement.Origin, default)]
                 )
             );

@@ -49,11 +49,10 @@ internal sealed record ShellScene(
                 && sides[place.Opening.Id] is (Sides.RoomLeft or Sides.RoomRight)
             )
                 obstacles.Add(closed[place.Opening.Id] = new Obstacle(place.Opening.Id, NameOf(place.Opening), "gap", place.Doorway));
-        foreach (var (id, name, shape) in space.Solids())
-            obstacles.Add(new Obstacle(id, name, "", shape));
-        foreach (var ceiling in space.LowCeilings)
-            if (Fixtures.Under(ceiling, HouseRules.Headroom.Value) is { } low)
-                obstacles.Add(new Obstacle(ceiling.Id, Fixtures.NameOf(ceiling), "", low));
+        // Steps and decks have rules of their own below.
+        foreach (var thing in space.Things.Where(thing => thing is not (Flight or Platform)))
+            if (thing.Blocks() is { } shape)
+                obstacles.Add(new Obstacle(thing.Id, thing.Called(), "", shape));
         foreach (var place in space.Openings)
         {
             var side = sides[place.Opening.Id];
@@ -120,7 +119,7 @@ internal sealed record ShellScene(
         var outward = place.Frame.Turned(new Point(0, inward));
         // A way out that is also the way in is open: it is reached by standing in it.
         var access = leaf is null ? new Access(null, place.Frame.Origin, outward) : new Access(leaf, at, outward);
-        return new Target(place.Opening.Id, NameOf(place.Opening), TargetKind.Exit, 0, checks.MainWidth, [access]);
+        return new Target(place.Opening.Id, NameOf(place.Opening), TargetKind.Exit, 0, checks.MainAisle, [access]);
     }
 
     /// <summary>An edge without a wall, with a room on one side only, is open: people come over it.</summary>
@@ -143,7 +142,7 @@ internal sealed record ShellScene(
     {
         if (Math.Abs(platform.Rise) <= (stepFree ? HouseRules.LevelChange.Value : HouseRules.HighestStep.Value))
             return;
-        var corners = Fixtures.Solid(platform).Corners.ToArray();
+        var corners = platform.Floor().Corners.ToArray();
         var usable = space.Flights.Where(f => f.ToLevelId.Length == 0 && (!stepFree || IsStepFree(f))).ToArray();
         for (var i = 0; i < corners.Length; i++)
         {
@@ -169,7 +168,7 @@ internal sealed record ShellScene(
                     var strip = Convex
                         .Rectangle(default, gap.Item1 - at, EdgeThickness)
                         .At(new Placement(middle.X, middle.Y, Angles.Of(along)));
-                    obstacles.Add(new Obstacle(platform.Id, $"Edge of {Fixtures.NameOf(platform)}", $"{i}-{part++}", strip));
+                    obstacles.Add(new Obstacle(platform.Id, $"Edge of {platform.Called()}", $"{i}-{part++}", strip));
                 }
                 at = Math.Max(at, gap.Item2);
             }
@@ -192,7 +191,7 @@ internal sealed record ShellScene(
         ImmutableArray<Target>.Builder targets
     )
     {
-        var name = Fixtures.NameOf(flight);
+        var name = flight.Called();
         if (flight.ToLevelId.Length == 0 && (!stepFree || IsStepFree(flight)))
         {
             // Walked over from end to end; nobody steps over its sides.
@@ -203,7 +202,7 @@ internal sealed record ShellScene(
             }
             return;
         }
-        var body = new Obstacle(flight.Id, name, "", Fixtures.Solid(flight));
+        var body = new Obstacle(flight.Id, name, "", flight.Floor());
         obstacles.Add(body);
         if (flight.ToLevelId.Length == 0)
             return;
@@ -217,7 +216,7 @@ internal sealed record ShellScene(
             sources.Add(new WaySource(at + outward * Outside, arrival.Width, arrival.Pinch));
         }
         else
-            targets.Add(new Target(flight.Id, name, TargetKind.Flight, 0, checks.MainWidth, [new Access(body, at, outward)]));
+            targets.Add(new Target(flight.Id, name, TargetKind.Flight, 0, checks.MainAisle, [new Access(body, at, outward)]));
     }
 
     public static string NameOf(Opening opening) =>

@@ -18,7 +18,7 @@ public sealed class WalkwayAnalysis
     /// <summary>The room to stand at one access point: the disc's radius, what stops it, and the rim its centre is nearest to.</summary>
     private sealed record Standing(double Radius, Obstacle? Blocker, Obstacle? Nearest, double RimPosition, Bounds DependsOn);
 
-    private readonly BoxGrid<Obstacle> grid = new();
+    private readonly SpatialIndex<Obstacle> index;
     private readonly Dictionary<Target, Standing?[]> standings = new(ReferenceEqualityComparer.Instance);
 
     public WalkwayScene Scene { get; }
@@ -26,13 +26,13 @@ public sealed class WalkwayAnalysis
     public WidestWays Widest { get; }
     public ImmutableArray<Way> Ways { get; }
 
-    public WalkwayAnalysis(WalkwayScene scene, WalkwayAnalysis? before = null)
+    /// <exception cref="TooMuchWorkException">The work given is not enough.</exception>
+    public WalkwayAnalysis(WalkwayScene scene, WalkwayAnalysis? before = null, Work? work = null)
     {
         Scene = scene;
-        Graph = GapGraph.Build(scene.Obstacles, before?.Graph);
+        index = new SpatialIndex<Obstacle>(scene.Obstacles, obstacle => obstacle.Grown.Bounds);
+        Graph = GapGraph.Build(index, before?.Graph, work);
         Widest = new WidestWays(Graph, scene.Sources);
-        foreach (var obstacle in scene.Obstacles)
-            grid.Add(obstacle, obstacle.Shape.Bounds);
         var changed = before is null ? null : Changed(before.Scene, scene);
         foreach (var target in scene.Targets)
             standings[target] =
@@ -106,22 +106,25 @@ public sealed class WalkwayAnalysis
         // The disc's centre, not the point it touches: that point may lie flush against a neighbour.
         var centre = access.On is null ? access.At : access.At + access.Outward * radius;
         var box = new Bounds(centre.X, centre.Y, centre.X, centre.Y).Grown(radius + 1);
-        var near = access.On is null ? Around(centre) : grid.Meeting(box);
+        var near = access.On is null ? Around(centre) : index.Meeting(box);
         var (nearest, position) = Graph.NearestRim(centre, near);
         var depends = access.On is null ? new Bounds(-1e9, -1e9, 1e9, 1e9) : box;
         return new Standing(radius, blocker, nearest, position, depends);
     }
 
-    /// <summary>Obstacles among which the nearest to a place is: those of a small box round it when one of them is within that box.</summary>
+    /// <summary>Obstacles among which the nearest to a place is.</summary>
     private IReadOnlyList<Obstacle> Around(Point p)
     {
-        foreach (var reach in (ReadOnlySpan<double>)[500, 2000, 8000])
+        var reach = double.PositiveInfinity;
+        List<Obstacle> near = [];
+        foreach (var (obstacle, boxDistance) in index.Nearest(Bounds.Around([p])))
         {
-            var near = grid.Meeting(new Bounds(p.X, p.Y, p.X, p.Y).Grown(reach));
-            if (near.Exists(obstacle => obstacle.Grown.DistanceTo(p, out _) <= reach))
-                return near;
+            if (boxDistance > reach)
+                break;
+            near.Add(obstacle);
+            reach = Math.Min(reach, Math.Max(0, obstacle.Grown.DistanceTo(p)));
         }
-        return Scene.Obstacles;
+        return near;
     }
 
     /// <summary>The radius of the largest empty disc touching at an access point, and what stops it growing.</summary>
@@ -136,7 +139,7 @@ public sealed class WalkwayAnalysis
         {
             var centre = access.At + access.Outward * reach;
             var box = new Bounds(centre.X, centre.Y, centre.X, centre.Y).Grown(reach);
-            foreach (var other in grid.Meeting(box))
+            foreach (var other in index.Meeting(box))
             {
                 if (other == access.On)
                     continue;

@@ -64,7 +64,7 @@ internal static class CanvasPainter
         };
         canvas.Save();
         canvas.Translate((float)mark.At.X, (float)mark.At.Y);
-        canvas.RotateDegrees((float)-mark.Turn);
+        canvas.RotateDegrees((float)-mark.Rotation);
         canvas.DrawText(mark.Text, (float)shift, 0, SKTextAlign.Left, font, paint);
         canvas.Restore();
     }

@@ -14,6 +14,9 @@ public sealed record TakenPicture(string MediaType, int Columns, int Rows);
 /// </summary>
 public static class PictureIntake
 {
+    /// <summary>Bytes behind a picture's end that some cameras write and nobody minds.</summary>
+    private const int MostBehind = 64 * 1024;
+
     /// <summary>The largest file taken, in bytes.</summary>
     public const int LargestFile = 40 * 1024 * 1024;
 
@@ -34,6 +37,11 @@ public static class PictureIntake
         if (file.Length > LargestFile)
             throw new PictureException($"The picture file is larger than {LargestFile / 1024 / 1024} MB, the most that is taken.");
         var type = TypeOf(file) ?? throw new PictureException("This is no PNG, JPEG, WebP or PDF file. Save the drawing as one of these.");
+        var behind = file.Length - PictureEnd.Of(file, type);
+        if (behind > MostBehind)
+            throw new PictureException(
+                $"{behind / 1024} kB stand behind the picture's end; at most {MostBehind / 1024} kB are taken. Save the picture again from the program it came from."
+            );
         var (columns, rows) = SizeSaid(file, type);
         if (columns > 0 && rows > 0)
             CheckSize(columns, rows);

@@ -1,9 +1,8 @@
-using System.Reflection;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Schema;
-using System.Text.Json.Serialization;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Things;
 
 namespace Wellsedes.Formats.PlanFile;
 
@@ -12,13 +11,13 @@ public static class PlanFileSchema
 {
     public static string Write()
     {
-        var kinds = typeof(Entity).GetCustomAttributes<JsonDerivedTypeAttribute>().ToArray();
+        var kinds = EntityKinds.All(ThingList.Shipped).ToArray();
         var definitions = new JsonObject();
         var choices = new JsonArray();
         foreach (var kind in kinds)
         {
-            var name = (string)kind.TypeDiscriminator!;
-            var schema = PlanJson.Options.GetJsonSchemaAsNode(kind.DerivedType).AsObject();
+            var name = kind.Name;
+            var schema = PlanJson.Options.GetJsonSchemaAsNode(kind.Type).AsObject();
             schema["type"] = "object";
             schema["properties"]!["type"] = new JsonObject { ["const"] = name };
             schema["required"]!.AsArray().Insert(0, "type");
@@ -34,7 +33,7 @@ public static class PlanFileSchema
             ["properties"] = new JsonObject
             {
                 ["format"] = new JsonObject { ["const"] = PlanFiles.FormatName },
-                ["version"] = new JsonObject { ["const"] = PlanFiles.Version },
+                ["version"] = new JsonObject { ["const"] = PlanFormat.Version },
                 ["entities"] = new JsonObject
                 {
                     ["type"] = "array",

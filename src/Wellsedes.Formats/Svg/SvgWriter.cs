@@ -63,8 +63,8 @@ public static class SvgWriter
         xml.WriteAttributeString("fill", mark.Colour);
         if (mark.Anchor != TextAnchor.Start)
             xml.WriteAttributeString("text-anchor", mark.Anchor == TextAnchor.Middle ? "middle" : "end");
-        if (mark.Turn != 0)
-            xml.WriteAttributeString("transform", $"rotate({Figure(-mark.Turn)} {Figure(mark.At.X)} {Figure(mark.At.Y)})");
+        if (mark.Rotation != 0)
+            xml.WriteAttributeString("transform", $"rotate({Figure(-mark.Rotation)} {Figure(mark.At.X)} {Figure(mark.At.Y)})");
         xml.WriteString(mark.Text);
         xml.WriteEndElement();
     }

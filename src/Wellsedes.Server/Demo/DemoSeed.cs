@@ -41,7 +41,7 @@ public static class DemoSeed
         await context.SaveChangesAsync();
         var store = scope.ServiceProvider.GetRequiredService<PlanStore>();
         foreach (var file in Directory.GetFiles(demoFolder, "*.wellsedes.json").Order(StringComparer.Ordinal))
-            await PlanFileImport.AddAsync(await File.ReadAllBytesAsync(file), project.Id, store, context, CancellationToken.None);
+            await PlanFileImport.AddAsync(await File.ReadAllBytesAsync(file), project.Id, store, CancellationToken.None);
     }
 
     private static async Task<Guid> AddAsync(UserManager<Person> people, string email, string name)

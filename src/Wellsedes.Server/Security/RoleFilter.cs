@@ -11,7 +11,8 @@ public static class RoleFilter
     /// Lets through only people with at least this role in the project or plan named in the route. To others the
     /// thing does not exist; to members with less it is forbidden.
     /// </summary>
-    public static TBuilder NeedsRole<TBuilder>(this TBuilder builder, ProjectRole role)
+    /// <param name="deleted">Whether a deleted project exists for this endpoint, to bring it back.</param>
+    public static TBuilder NeedsRole<TBuilder>(this TBuilder builder, ProjectRole role, bool deleted = false)
         where TBuilder : IEndpointConventionBuilder
     {
         builder.WithMetadata(new NeededRole(role));
@@ -23,7 +24,7 @@ public static class RoleFilter
                 var person = http.User.Id();
                 var has =
                     Route(http, "planId") is { } plan ? await roles.ForPlanAsync(plan, person, http.RequestAborted)
-                    : Route(http, "projectId") is { } project ? await roles.InProjectAsync(project, person, http.RequestAborted)
+                    : Route(http, "projectId") is { } project ? await roles.InProjectAsync(project, person, http.RequestAborted, deleted)
                     : null;
                 if (has is null)
                     return Results.NotFound();

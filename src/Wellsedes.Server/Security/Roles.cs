@@ -4,14 +4,17 @@ using Wellsedes.Store;
 
 namespace Wellsedes.Server.Security;
 
-/// <summary>What a person may do in a project or with a plan of it; null when they are not part of it.</summary>
+/// <summary>What a person may do in a project or with a plan of it; null when they are not part of it, or it was deleted.</summary>
 public sealed class Roles(IDbContextFactory<WellsedesContext> contexts)
 {
-    public async Task<ProjectRole?> InProjectAsync(Guid projectId, Guid personId, CancellationToken cancel)
+    /// <param name="deleted">Whether a deleted project is asked about too, to bring it back.</param>
+    public async Task<ProjectRole?> InProjectAsync(Guid projectId, Guid personId, CancellationToken cancel, bool deleted = false)
     {
         await using var context = await contexts.CreateDbContextAsync(cancel);
         return await context
-            .Members.Where(member => member.ProjectId == projectId && member.PersonId == personId)
+            .Members.Where(member =>
+                member.ProjectId == projectId && member.PersonId == personId && (deleted || member.Project!.DeletedAt == null)
+            )
             .Select(member => (ProjectRole?)member.Role)
             .FirstOrDefaultAsync(cancel);
     }
@@ -20,7 +23,7 @@ public sealed class Roles(IDbContextFactory<WellsedesContext> contexts)
     {
         await using var context = await contexts.CreateDbContextAsync(cancel);
         return await context
-            .Plans.Where(plan => plan.Id == planId)
+            .Plans.Where(plan => plan.Id == planId && plan.DeletedAt == null && plan.Project!.DeletedAt == null)
             .SelectMany(plan => plan.Project!.Members)
             .Where(member => member.PersonId == personId)
             .Select(member => (ProjectRole?)member.Role)

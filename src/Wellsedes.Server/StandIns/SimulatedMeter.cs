@@ -22,7 +22,7 @@ public sealed record Survey(string Name, string Note, IReadOnlyList<SurveySide> 
 }
 
 /// <summary>
-/// A stand-in for a hand-held distance meter, listening on loopback: it measures nothing and says so. A connection
+/// A stand-in for a hand-locked distance meter, listening on loopback: it measures nothing and says so. A connection
 /// is greeted; "SURVEY n" loads a scripted survey; "PRESS" is the button, answered with the next "LENGTH 4.275 m" or
 /// "END". Lines end with a line feed and have at most 80 characters.
 /// </summary>

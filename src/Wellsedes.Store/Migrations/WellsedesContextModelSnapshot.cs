@@ -157,8 +157,9 @@ namespace Wellsedes.Store.Migrations
                     b.Property<Guid>("PlanId")
                         .HasColumnType("uuid");
 
-                    b.Property<string>("SchemeId")
-                        .HasColumnType("text");
+                    b.Property<string>("SheetId")
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)");
 
                     b.Property<string>("Letter")
                         .HasColumnType("text");
@@ -210,16 +211,47 @@ namespace Wellsedes.Store.Migrations
                         .IsRequired()
                         .HasColumnType("text");
 
+                    b.Property<string>("SchemeId")
+                        .IsRequired()
+                        .HasColumnType("text");
+
                     b.Property<byte[]>("Svg")
                         .IsRequired()
                         .HasColumnType("bytea");
 
-                    b.HasKey("PlanId", "SchemeId", "Letter");
+                    b.HasKey("PlanId", "SheetId", "Letter");
 
-                    b.HasIndex("PlanId", "SchemeId", "Number")
+                    b.HasIndex("PlanId", "SheetId", "Number")
                         .IsUnique();
 
                     b.ToTable("Issued");
+                });
+
+            modelBuilder.Entity("Wellsedes.Store.LibraryChange", b =>
+                {
+                    b.Property<Guid>("ProjectId")
+                        .HasColumnType("uuid");
+
+                    b.Property<long>("Revision")
+                        .HasColumnType("bigint");
+
+                    b.Property<Guid>("AuthorId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Content")
+                        .HasColumnType("jsonb");
+
+                    b.Property<string>("Key")
+                        .IsRequired()
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)");
+
+                    b.Property<DateTime>("MadeAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.HasKey("ProjectId", "Revision");
+
+                    b.ToTable("Library");
                 });
 
             modelBuilder.Entity("Wellsedes.Store.Person", b =>
@@ -307,6 +339,11 @@ namespace Wellsedes.Store.Migrations
                         .IsRequired()
                         .HasColumnType("jsonb");
 
+                    b.Property<int>("Format")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("integer")
+                        .HasDefaultValue(1);
+
                     b.Property<string>("Label")
                         .IsRequired()
                         .HasMaxLength(200)
@@ -339,6 +376,9 @@ namespace Wellsedes.Store.Migrations
 
                     b.Property<int>("Columns")
                         .HasColumnType("integer");
+
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("timestamp with time zone");
 
                     b.Property<byte[]>("File")
                         .IsRequired()
@@ -380,6 +420,9 @@ namespace Wellsedes.Store.Migrations
                     b.Property<DateTime>("ChangedAt")
                         .HasColumnType("timestamp with time zone");
 
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("timestamp with time zone");
+
                     b.Property<Guid>("ProjectId")
                         .HasColumnType("uuid");
 
@@ -411,6 +454,14 @@ namespace Wellsedes.Store.Migrations
                         .IsRequired()
                         .HasColumnType("jsonb");
 
+                    b.Property<int>("Format")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("integer")
+                        .HasDefaultValue(1);
+
+                    b.Property<string>("Versions")
+                        .HasColumnType("jsonb");
+
                     b.HasKey("PlanId", "Revision");
 
                     b.ToTable("Snapshots");
@@ -423,6 +474,9 @@ namespace Wellsedes.Store.Migrations
                         .HasColumnType("uuid");
 
                     b.Property<DateTime>("CreatedAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<DateTime?>("DeletedAt")
                         .HasColumnType("timestamp with time zone");
 
                     b.Property<string>("Name")
@@ -511,6 +565,15 @@ namespace Wellsedes.Store.Migrations
                     b.HasOne("Wellsedes.Store.PlanRecord", null)
                         .WithMany()
                         .HasForeignKey("PlanId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Wellsedes.Store.LibraryChange", b =>
+                {
+                    b.HasOne("Wellsedes.Store.Project", null)
+                        .WithMany()
+                        .HasForeignKey("ProjectId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

@@ -6,14 +6,15 @@ namespace Wellsedes.Core.Tests.Catalogue;
 
 public sealed class CatalogueTests
 {
-    private static readonly ItemForms Forms = new(CatalogueList.Shipped);
+    private static readonly ItemForms Forms = new();
 
     public static TheoryData<string> Keys => [.. CatalogueList.Shipped.Items.Select(item => item.Key)];
 
-    private static Form FormOf(string key, Places? places = null)
+    private static Form FormOf(string key, SeatsBySide? seats = null)
     {
         var item = CatalogueList.Shipped.Find(key)!;
-        return Forms.FormOf(item, item.Size, places ?? item.Places, 482.6);
+        var chair = item.Chair is { } chairKey ? CatalogueList.Shipped.Find(chairKey)!.Size : default;
+        return Forms.FormOf(item, item.Size, seats ?? item.Seats, chair, 482.6);
     }
 
     [Fact]
@@ -39,7 +40,7 @@ public sealed class CatalogueTests
         Assert.True(item.Size.Height > 0);
         Assert.False(string.IsNullOrWhiteSpace(item.Source.Title));
         Assert.Contains(item.Source.Confidence, (string[])["high", "medium", "low"]);
-        Assert.True(item.Places.Total <= item.MostPlaces || item.Chair is null);
+        Assert.True(item.Seats.Total <= item.MostSeats || item.Chair is null);
         Assert.True(item.Chair is null || CatalogueList.Shipped.Find(item.Chair) is not null);
     }
 
@@ -62,8 +63,8 @@ public sealed class CatalogueTests
     {
         var item = CatalogueList.Shipped.Find(key)!;
         Assert.Equal(inches * 25.4, item.Size.Width, 6);
-        Assert.Equal(usual, item.Places.Total);
-        Assert.Equal(most, item.MostPlaces);
+        Assert.Equal(usual, item.Seats.Total);
+        Assert.Equal(most, item.MostSeats);
     }
 
     [Fact]
@@ -97,7 +98,7 @@ public sealed class CatalogueTests
     {
         foreach (var (key, places) in new[] { ("round-table-1220", 6), ("round-table-1525", 10), ("round-table-1830", 12) })
         {
-            var seats = FormOf(key, new Places(Around: places)).Seats;
+            var seats = FormOf(key, new SeatsBySide(Around: places)).Seats;
             for (var i = 0; i < seats.Length; i++)
                 Assert.True(Gap.Between(seats[i].Zone(482.6), seats[(i + 1) % seats.Length].Zone(482.6)).Width >= -0.01, key);
         }
@@ -107,6 +108,10 @@ public sealed class CatalogueTests
     public void An_unknown_maker_is_named() =>
         Assert.Contains(
             "\"nobody\"",
-            Assert.Throws<ArgumentException>(() => FormMaker.Make("nobody", new MakerInput(default, default, default, 0, 0))).Message
+            Assert
+                .Throws<ArgumentException>(() =>
+                    FormMaker.Make("nobody", new MakerInput(default, default, default, 0, 0, MakerParameters.None))
+                )
+                .Message
         );
 }

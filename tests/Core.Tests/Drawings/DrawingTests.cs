@@ -61,9 +61,9 @@ public sealed class DrawingTests
     [InlineData("A0", true)]
     [InlineData("ANSI A", true)]
     [InlineData("ARCH D", false)]
-    public void Every_mark_stays_on_the_paper(string paper, bool across)
+    public void Every_mark_stays_on_the_paper(string paper, bool landscape)
     {
-        var sheet = Compose(s => s with { Paper = paper, Across = across });
+        var sheet = Compose(s => s with { Paper = paper, Landscape = landscape });
         Assert.True(sheet.Fits);
         foreach (var mark in sheet.Drawing.Marks)
         {
@@ -81,7 +81,18 @@ public sealed class DrawingTests
     [Fact]
     public void The_title_block_holds_the_fields_of_iso_7200()
     {
-        var texts = Compose(s => s with { LegalOwner = "Mill Trust", SheetNumber = "T-1", Creator = "N. Ash", Approver = "R. Sallow" })
+        var texts = Compose(s =>
+            s with
+            {
+                TitleBlock = s.TitleBlock with
+                {
+                    LegalOwner = "Mill Trust",
+                    SheetNumber = "T-1",
+                    Creator = "N. Ash",
+                    Approver = "R. Sallow",
+                },
+            }
+        )
             .Drawing.Marks.OfType<TextMark>()
             .Select(text => text.Text)
             .ToArray();
@@ -116,7 +127,7 @@ public sealed class DrawingTests
             .Place("a", "round-table-1525", 2000, 3000)
             .Place("b", "round-table-1525", 5000, 3000)
             .Place("o", "ottoman", 7000, 1000);
-        var rows = Schedule.Of(sample.State.Items, CatalogueList.Shipped);
+        var rows = Schedule.Of(sample.State.Items, sample.Plan);
         Assert.Equal([("T", 2), ("C", 16), ("S", 1)], rows.Select(row => (row.Tag, row.Count)));
         Assert.Equal("1, 2", Schedule.WriteLabels(rows[0].Labels));
     }
@@ -173,18 +184,7 @@ public sealed class DrawingTests
         ).State;
         var settings = change(state.Plan.All<SheetSettings>().Single());
         return new SheetComposer(new EvenLetters()).Compose(
-            new SheetInput(
-                state.Plan,
-                settings,
-                state.Space,
-                state.Items,
-                state.Walkways.Ways,
-                state.Tally,
-                "Project",
-                "B",
-                "Issued",
-                new DateOnly(2026, 11, 23)
-            )
+            state.SheetInput(settings, "Project", "B", "Issued", new DateOnly(2026, 11, 23))
         );
     }
 

@@ -15,7 +15,7 @@ public sealed class EditingTests
     [InlineData(10_000_000)]
     public void Impossible_room_sizes_are_refused_by_name(double width)
     {
-        var problem = new Sample().Refused(new MakeRoom("room", PlanStart.LevelId, "Room", width, 5000, 200, 3000, Sure: true));
+        var problem = new Sample().Refused(new MakeRoom("room", PlanStart.LevelId, "Room", width, 5000, 200, 3000) { Sure = true });
         Assert.Equal("width", problem.Field);
         Assert.False(problem.CanBeSure);
     }
@@ -41,7 +41,7 @@ public sealed class EditingTests
 
     [Fact]
     public void A_forty_inch_hall_is_done_when_it_is_meant() =>
-        new Sample().Do(new MakeRoom("room", PlanStart.LevelId, "Cupboard", 600, 600, 100, 2400, Sure: true));
+        new Sample().Do(new MakeRoom("room", PlanStart.LevelId, "Cupboard", 600, 600, 100, 2400) { Sure = true });
 
     [Fact]
     public void A_five_metre_chair_is_asked_about()
@@ -50,7 +50,7 @@ public sealed class EditingTests
         var problem = sample.Refused(new ResizeItem("chair", 5000));
         Assert.Equal("width", problem.Field);
         Assert.Equal(500, problem.Likely!.Value, 6);
-        sample.Do(new ResizeItem("chair", 5000, Sure: true));
+        sample.Do(new ResizeItem("chair", 5000) { Sure = true });
     }
 
     [Fact]
@@ -74,22 +74,22 @@ public sealed class EditingTests
     }
 
     [Fact]
-    public void Moving_never_resizes_and_what_is_held_stays()
+    public void Moving_never_resizes_and_what_is_locked_stays()
     {
         var sample = new Sample().Room().Place("a", "sofa-two", 2000, 2000).Do(new ResizeItem("a", 1700, 900));
         var before = sample.Plan.Find<Item>("a")!;
         sample.Do(new MoveItems(["a"], 500, -20));
         Assert.Equal(before with { X = 2500, Y = 1980 }, sample.Plan.Find<Item>("a"));
-        sample.Do(new Hold(["a"], true));
-        Assert.Contains("held in place", sample.Refused(new MoveItems(["a"], 1, 1)).Message);
-        Assert.Contains("held in place", sample.Refused(new Remove(["a"])).Message);
+        sample.Do(new LockThings(["a"], true));
+        Assert.Contains("is locked", sample.Refused(new MoveItems(["a"], 1, 1)).Message);
+        Assert.Contains("is locked", sample.Refused(new Remove(["a"])).Message);
     }
 
     [Fact]
     public void Several_turn_about_their_common_middle()
     {
         var sample = new Sample().Room().Place("a", "ottoman", 2000, 3000).Place("b", "ottoman", 4000, 3000);
-        sample.Do(new TurnItems(["a", "b"], 90));
+        sample.Do(new RotateItems(["a", "b"], 90));
         Assert.Equal(new Placement(3000, 2000, 90), sample.Plan.Find<Item>("a")!.Placement);
         Assert.Equal(new Placement(3000, 4000, 90), sample.Plan.Find<Item>("b")!.Placement);
     }
@@ -112,7 +112,7 @@ public sealed class EditingTests
         var sample = new Sample().Room();
         sample.Do(new PlaceItem("k", PlanStart.SchemeId, PlanStart.LevelId, "cupboard-1000", 7700, 3000, 0, Catch: 200));
         var item = sample.Plan.Find<Item>("k")!;
-        Assert.Equal(270, item.Turn, 6);
+        Assert.Equal(270, item.Rotation, 6);
         Assert.Equal(8000 - 225, item.X, 6);
         Assert.Empty(sample.State.Overlaps);
     }
@@ -121,9 +121,9 @@ public sealed class EditingTests
     public void Places_keep_to_what_the_table_takes()
     {
         var sample = new Sample().Room().Place("a", "round-table-1525", 3000, 3000);
-        sample.Do(new SetPlaces("a", new Places(Around: 10)));
+        sample.Do(new SetSeats("a", new SeatsBySide(Around: 10)));
         Assert.Equal(10, sample.State.Tally.Seats);
-        var problem = sample.Refused(new SetPlaces("a", new Places(Around: 11)));
+        var problem = sample.Refused(new SetSeats("a", new SeatsBySide(Around: 11)));
         Assert.Contains("at most 10", problem.Message);
         Assert.Contains("from memory", problem.Message);
     }

@@ -11,14 +11,14 @@ public sealed class ShellEditingTests
 {
     private const string L = PlanStart.LevelId;
 
-    private static DrawWalls Chain(string id, bool closed, WallLine line, string makeUp, params (double X, double Y)[] corners) =>
+    private static DrawWalls Chain(string id, bool closed, WallLine line, string wallType, params (double X, double Y)[] corners) =>
         new(
             id,
             L,
             new Point(corners[0].X, corners[0].Y),
             [.. corners.Skip(1).Select(c => new ChainSide(new Point(c.X, c.Y)))],
             closed,
-            makeUp,
+            wallType,
             line
         );
 
@@ -159,12 +159,15 @@ public sealed class ShellEditingTests
     [Fact]
     public void A_make_up_is_added_and_changed_with_its_walls()
     {
-        var sample = new Sample().Do(new PutMakeUp(new MakeUp("m", "Brick 225", WallKind.Masonry, 225, 3000)));
+        var sample = new Sample().Do(new PutWallType(new WallType("m", "Brick 225", WallKind.Masonry, 225, 3000)));
         sample.Do(Chain("c", false, WallLine.Centre, "Brick 225", (0, 0), (2000, 0)));
-        sample.Do(new PutMakeUp(new MakeUp("m", "Brick 215", WallKind.Masonry, 215, 3000)));
-        Assert.Equal((215, "Brick 215"), (sample.Plan.Find<Wall>("c-1")!.Thickness, sample.Plan.Find<Wall>("c-1")!.MakeUp));
-        Assert.Contains("already a make-up", sample.Refused(new PutMakeUp(new MakeUp("n", "stud 100", WallKind.Stud, 100, 2700))).Message);
-        sample.Do(new ChangeWalls(["c-1"], MakeUp: "Stud 70", Certainty: Certainty.Unknown));
+        sample.Do(new PutWallType(new WallType("m", "Brick 215", WallKind.Masonry, 215, 3000)));
+        Assert.Equal((215, "Brick 215"), (sample.Plan.Find<Wall>("c-1")!.Thickness, sample.Plan.Find<Wall>("c-1")!.WallType));
+        Assert.Contains(
+            "already a wall type",
+            sample.Refused(new PutWallType(new WallType("n", "stud 100", WallKind.Stud, 100, 2700))).Message
+        );
+        sample.Do(new ChangeWalls(["c-1"], WallType: "Stud 70", Certainty: Certainty.Unknown));
         Assert.Equal((70, Certainty.Unknown), (sample.Plan.Find<Wall>("c-1")!.Thickness, sample.Plan.Find<Wall>("c-1")!.Certainty));
     }
 
@@ -174,19 +177,19 @@ public sealed class ShellEditingTests
         var sample = new Sample().Room(6000, 4000);
         sample.Do(Chain("p", false, WallLine.Centre, "Stud 100", (3000, 4100), (3000, 150)));
         Assert.Single(Space(sample).Rooms);
-        sample.Do(new MeetEnd("p-1", false));
+        sample.Do(new ExtendToMeet("p-1", false));
         Assert.Equal(2, Space(sample).Rooms.Length);
-        Assert.Contains("could be met", sample.Refused(new MeetEnd("p-1", false)).Message);
+        Assert.Contains("could be met", sample.Refused(new ExtendToMeet("p-1", false)).Message);
     }
 
     [Fact]
-    public void What_is_held_stays()
+    public void What_is_locked_stays()
     {
         var sample = new Sample().Room(6000, 4000).Door();
-        sample.Do(new Hold(["room-east", "door-south-4100"], true));
-        Assert.Contains("held in place", sample.Refused(new MoveWall("room-east", 500, 0)).Message);
-        Assert.Contains("held in place", sample.Refused(new Remove(["door-south-4100"])).Message);
-        sample.Do(new Hold(["room-east"], false)).Do(new MoveWall("room-east", 500, 0));
+        sample.Do(new LockThings(["room-east", "door-south-4100"], true));
+        Assert.Contains("is locked", sample.Refused(new MoveWall("room-east", 500, 0)).Message);
+        Assert.Contains("is locked", sample.Refused(new Remove(["door-south-4100"])).Message);
+        sample.Do(new LockThings(["room-east"], false)).Do(new MoveWall("room-east", 500, 0));
     }
 
     [Fact]
@@ -199,7 +202,7 @@ public sealed class ShellEditingTests
             sample.Refused(new SetWallLength("room-south", 5000, Stays.Start, WallSide.Left)).Message
         );
         Assert.Contains("at least three sides", sample.Refused(Chain("c", true, WallLine.Centre, "Stud 100", (0, 0), (500, 0))).Message);
-        Assert.Contains("no wall make-up", sample.Refused(Chain("c", false, WallLine.Centre, "Paper 1", (0, 0), (500, 0))).Message);
+        Assert.Contains("no wall wall type", sample.Refused(Chain("c", false, WallLine.Centre, "Paper 1", (0, 0), (500, 0))).Message);
         sample.Do(new Remove(["room-south"]));
         Assert.Empty(sample.Plan.All<Opening>());
     }
@@ -214,7 +217,7 @@ public sealed class ShellEditingTests
                 new Opening("d", "room-south", OpeningKind.SingleDoor, 1100, 1000, 0, 2100, 0, OpeningMark.None, false, false, "")
             )
         );
-        sample.Do(new PutFixture(new Column("c", L, 1000, 2000, 0, 300, 300, false)));
+        sample.Do(new PutThing(new Column("c", L, 1000, 2000, 0, 300, 300, false)));
         sample.Do(new CopyRoom("room", "copy", Mirror.LeftRight, 0, 4200, 0));
         // They share the wall between.
         Assert.Equal(7, sample.Plan.All<Wall>().Count());
@@ -273,8 +276,8 @@ public sealed class ShellEditingTests
             new SetWallLength("room-north", 7000, Stays.End, WallSide.Left),
             new CopyRoom("room", "copy", Mirror.UpDown, 0, 9000, 0),
             new SetOutFromWall("room-west", "line", 500, false, 4, 600),
-            new PutFixture(new Fitting("b", L, FittingKind.Basin, 500, 500, 0, 550, 450, 850)),
-            new RepeatFixture("b", "bs", 3, 2, 900, 900),
+            new PutThing(new Fitting("b", L, FittingKind.Basin, 500, 500, 0, 550, 450, 850)),
+            new RepeatThing("b", "bs", 3, 2, 900, 900),
             new Remove(["room-south", "b"]),
         ];
         foreach (var edit in edits)

@@ -2,6 +2,7 @@ using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Findings;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Things.KeepClears;
 
 namespace Wellsedes.Core.Tests.Findings;
 
@@ -42,8 +43,8 @@ public sealed class FindingTests
     public void A_keep_clear_area_and_a_column_are_not_stood_on()
     {
         var sample = new Sample().Room();
-        sample.Do(new PutFixture(new KeepClear("k", PlanStart.LevelId, 2000, 2000, 0, 1000, 1000, "Fire point")));
-        sample.Do(new PutFixture(new Column("c", PlanStart.LevelId, 6000, 2000, 0, 400, 400, false)));
+        sample.Do(new PutThing(new KeepClear("k", PlanStart.LevelId, 2000, 2000, 0, 1000, 1000, "Fire point")));
+        sample.Do(new PutThing(new Column("c", PlanStart.LevelId, 6000, 2000, 0, 400, 400, false)));
         sample.Place("a", "ottoman", 2000, 2600).Place("b", "ottoman", 6000, 2300);
         Assert.Equal(["Fire point", "a column"], sample.State.Overlaps.Select(o => o.OtherName).Order());
     }

@@ -69,7 +69,7 @@ public sealed class GapTests
         Gen.Select(shape, shape)
             .Sample((a, b) => Math.Abs(Gap.Between(Make(a), Make(b)).Width - Gap.Between(Make(b), Make(a)).Width) < 1e-6, iter: 5000);
 
-        static Convex Make((double X, double Y, double Turn, double Size, int Kind) s) =>
+        static Convex Make((double X, double Y, double Rotation, double Size, int Kind) s) =>
             (
                 s.Kind switch
                 {
@@ -77,6 +77,6 @@ public sealed class GapTests
                     1 => Convex.Capsule(new Point(-s.Size, 0), new Point(s.Size, 0), s.Size / 4),
                     _ => Convex.Rectangle(default, s.Size * 2, s.Size),
                 }
-            ).At(new Placement(s.X, s.Y, s.Turn));
+            ).At(new Placement(s.X, s.Y, s.Rotation));
     }
 }

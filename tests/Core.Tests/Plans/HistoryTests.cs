@@ -10,7 +10,11 @@ public sealed class HistoryTests
     private Plan plan = null!;
     private History history = History.Empty;
 
-    private void Edit(string author, Edit edit) => Log(author, sample.Planner.Answer(plan ??= sample.Plan, edit).Change!);
+    private void Edit(string author, Edit edit)
+    {
+        plan ??= sample.Plan;
+        Log(author, plan.Numbered(sample.Planner.Answer(plan, edit).Change!, history.Log.Length + 100));
+    }
 
     private void Log(string author, Change change, long? undoes = null, long? redoes = null)
     {

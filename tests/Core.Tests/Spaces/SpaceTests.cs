@@ -19,8 +19,8 @@ public sealed class SpaceTests
     public void Columns_come_off_the_net_area_only()
     {
         var sample = new Sample().Room();
-        sample.Do(new PutFixture(new Column("c1", PlanStart.LevelId, 2000, 2000, 0, 400, 400, false)));
-        sample.Do(new PutFixture(new Column("c2", PlanStart.LevelId, 5000, 2000, 0, 400, 400, true)));
+        sample.Do(new PutThing(new Column("c1", PlanStart.LevelId, 2000, 2000, 0, 400, 400, false)));
+        sample.Do(new PutThing(new Column("c2", PlanStart.LevelId, 5000, 2000, 0, 400, 400, true)));
         var room = Assert.Single(sample.State.Space.Rooms);
         Assert.Equal(48.0, room.GrossInternal, 6);
         Assert.Equal(48.0 - 0.16 - Math.PI * 0.04, room.NetInternal, 4);

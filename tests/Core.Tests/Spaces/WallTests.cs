@@ -2,13 +2,15 @@ using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
 using Wellsedes.Core.Spaces;
+using Wellsedes.Core.Things.LowCeilings;
 
 namespace Wellsedes.Core.Tests.Spaces;
 
 /// <summary>Walls joined, rooms found and areas counted, by hand.</summary>
 public sealed class WallTests
 {
-    private static LevelSpace Space(params Entity[] shell) => SpaceFinder.Find(Plan.Of([new Level("l", "Ground", 0, 2700), .. shell]), "l");
+    private static LevelSpace Space(params Entity[] shell) =>
+        SpaceFinder.Find(Plan.Of([new Level("l", "Ground", 0, 2700), .. shell], Things.Shipped.Library), "l");
 
     private static Wall W(string id, double x1, double y1, double x2, double y2, double thickness = 200, double bow = 0) =>
         new(id, "l", new(x1, y1), new(x2, y2), thickness, 2700, "", bow);
@@ -44,7 +46,7 @@ public sealed class WallTests
             Assert.Equal(2, space.Rooms.Length);
             Assert.Equal([7.03, 14.63], space.Rooms.Select(r => Math.Round(r.GrossInternal, 6)).Order());
             Assert.Equal(6.2 * 4.2, space.Areas.GrossExternal, 6);
-            Assert.Empty(space.LooseEnds);
+            Assert.Empty(space.UnjoinedEnds);
         }
     }
 
@@ -60,11 +62,11 @@ public sealed class WallTests
     public void An_end_left_a_little_short_is_offered_to_meet()
     {
         var space = Space([.. Box(6000, 4000), W("t", 2000, 4000, 2000, 250, 100)]);
-        var end = Assert.Single(space.LooseEnds);
+        var end = Assert.Single(space.UnjoinedEnds);
         Assert.Equal(("t", false), (end.WallId, end.AtStart));
         Assert.Equal(new Point(2000, 0), end.Meets);
         Assert.Equal(250, end.Gap, 6);
-        Assert.Empty(Space([.. Box(6000, 4000), W("t", 2000, 4000, 2000, 900, 100)]).LooseEnds);
+        Assert.Empty(Space([.. Box(6000, 4000), W("t", 2000, 4000, 2000, 900, 100)]).UnjoinedEnds);
     }
 
     [Fact]

@@ -3,6 +3,7 @@ using Wellsedes.Core.Findings;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Things.LowCeilings;
 
 namespace Wellsedes.Core.Tests.Walkways;
 
@@ -83,7 +84,7 @@ public sealed class LevelWaysTests
     {
         // The platform fills the east half of the room from wall to wall.
         var sample = new Sample().Room(8000, 4000).Door(along: 2000);
-        sample.Do(new PutFixture(new Platform("p", L, 6000, 2000, 0, 4000, 4000, rise)));
+        sample.Do(new PutThing(new Platform("p", L, 6000, 2000, 0, 4000, 4000, rise)));
         sample.Do(new PlaceItem("t", PlanStart.SchemeId, L, "round-table-1525", 6000, 2000));
         var ways = sample.State.Walkways.Ways.Where(way => way.Target.OwnerId == "t").ToArray();
         Assert.Equal(onFoot, ways.All(way => way.Width > 0));
@@ -100,13 +101,13 @@ public sealed class LevelWaysTests
     public void A_ramp_of_one_in_twelve_makes_a_platform_step_free_and_a_stair_does_not(FlightKind kind, double run, bool stepFree)
     {
         var sample = new Sample().Room(10000, 4000).Door(along: 2000);
-        sample.Do(new PutFixture(new Platform("p", L, 8000, 2000, 0, 4000, 4000, 300)));
+        sample.Do(new PutThing(new Platform("p", L, 8000, 2000, 0, 4000, 4000, 300)));
         sample
             .Do(new DrawBoundary("b", L, new(5990, 0), [new(new(5990, 4000))], false))
             .Do(new NameRoom("up", "Up", "", "", null, L, 9800, 300));
         Assert.Equal(0, In(sample, "up").WayIn);
         // Its head at the platform's west edge, going up towards the east.
-        sample.Do(new PutFixture(new Flight("f", L, kind, 6000 - run / 2, 2000, 270, 1200, run, 300, kind == FlightKind.Stair ? 2 : 0)));
+        sample.Do(new PutThing(new Flight("f", L, kind, 6000 - run / 2, 2000, 270, 1200, run, 300, kind == FlightKind.Stair ? 2 : 0)));
         Assert.InRange(In(sample, "up").WayIn, 940, 1200.01);
         Assert.Equal(stepFree, In(sample, "up").StepFree);
     }
@@ -119,7 +120,10 @@ public sealed class LevelWaysTests
         sample.Do(new CopyShell(L, "up", "shell"));
         sample.Do(new NameRoom("loft", "Loft", "", "", null, "up", 1000, 1000));
         return sample.Do(
-            new PutFixture(new Flight("stair", L, FlightKind.Stair, 5000, 5000 - stairWidth / 2, 270, stairWidth, 4000, 1, 19, "up"), true)
+            new PutThing(new Flight("stair", L, FlightKind.Stair, 5000, 5000 - stairWidth / 2, 270, stairWidth, 4000, 1, 19, "up"))
+            {
+                Sure = true,
+            }
         );
     }
 
@@ -155,7 +159,7 @@ public sealed class LevelWaysTests
         Assert.Single(above.Voids);
         Assert.Equal(40 - 4, above.Rooms.Single().NetInternal, 6);
         sample.Do(new PlaceItem("t", PlanStart.SchemeId, "up", "round-table-1525", 5000, 4500));
-        Assert.Contains(sample.State.Findings, f => f.Kind == FindingKind.Overlap && f.Between.Contains("Stair"));
+        Assert.Contains(sample.State.Findings, f => f.Kind == FindingKind.Overlap && f.Between.Contains("a stair"));
     }
 
     [Fact]
@@ -187,7 +191,7 @@ public sealed class LevelWaysTests
                     new Opening("in", "room-west", OpeningKind.Gap, 2100, 3000, 0, 2100, 0, OpeningMark.Entrance, false, false, "")
                 )
             );
-        sample.Do(new PutFixture(new LowCeiling("c", L, 2000, 1500, 0, 4000, 3000, 1000, 2500)));
+        sample.Do(new PutThing(new LowCeiling("c", L, 2000, 1500, 0, 4000, 3000, 1000, 2500)));
         sample.Do(new PlaceItem("t", PlanStart.SchemeId, L, "round-table-1525", 2000, 2700));
         var ways = sample.State.Walkways.Ways.Where(w => w.Target.Kind == Core.Walkways.TargetKind.Seat).ToArray();
         // The table's south seats stand under the slope, the north ones do not.

@@ -40,7 +40,7 @@
     if (event.key !== "Enter" && event.key !== " ") return;
     event.preventDefault();
     event.stopPropagation();
-    plan.pick([id], event.shiftKey);
+    plan.select([id], event.shiftKey);
   }
 </script>
 
@@ -55,7 +55,7 @@
       class="absolute"
       role="option"
       tabindex="-1"
-      aria-selected={plan.picked.has(twin.id)}
+      aria-selected={plan.selected.has(twin.id)}
       aria-label={twin.seats ? `${twin.name}, ${twin.seats} seats` : twin.name}
       style:left="{twin.x}px"
       style:top="{twin.y}px"

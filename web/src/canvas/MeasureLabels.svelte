@@ -44,9 +44,9 @@
     class="absolute -translate-x-1/2 -translate-y-1/2 rounded bg-paper px-1 font-semibold text-pencil"
     style:left="{at.x}px"
     style:top="{at.y}px"
-    title="Kept measure. Press to pick, Delete to remove."
+    title="Kept measure. Press to select, Delete to remove."
     onpointerdown={(e) => e.stopPropagation()}
-    onclick={() => plan.pick([kept.id])}
+    onclick={() => plan.select([kept.id])}
   >
     {length(kept.from as Point, kept.to as Point)}
   </button>

@@ -20,7 +20,7 @@
   import { RestLayer } from "./restLayer";
   import { ShellHand } from "./shellHand.svelte";
   import { outOf } from "./shellHits";
-  import { paintDrawing, paintLooseEnds, paintPickedShell } from "./shellLive";
+  import { paintDrawing, paintUnjoinedEnds, paintSelectedShell } from "./shellLive";
   import { tools } from "./tools.svelte";
   import ViewBar from "./ViewBar.svelte";
   import { Viewport, type Box, type Point } from "./viewport";
@@ -49,7 +49,7 @@
     | { kind: "pan"; last: Point }
     | { kind: "press"; start: Point; hit: Painted[]; add: boolean }
     | { kind: "move"; start: Point; ids: string[]; dx: number; dy: number }
-    | { kind: "turn"; id: string; from: number; turn: number }
+    | { kind: "turn"; id: string; from: number; rotation: number }
     | { kind: "band"; start: Point; to: Point; add: boolean };
   let gesture = $state.raw<Gesture | null>(null);
   let space = false;
@@ -79,7 +79,7 @@
       const middle = { x: size.width / 2, y: size.height / 2 };
       if (tools.tool.kind === "place") void drop(middle, false);
       else if (tools.tool.kind === "opening") void putOpening(middle, 1e6);
-      else if (tools.tool.kind !== "pick") void hand.take(middle, false);
+      else if (tools.tool.kind !== "select") void hand.take(middle, false);
     };
     Object.assign(host, { planView: () => view, backing: () => plan.here("backing")[0] });
     return () => observer.disconnect();
@@ -149,8 +149,8 @@
 
   $effect(() => {
     void [tools.aim, hand.drag];
-    void [plan.probe, plan.route, plan.near, plan.finding, plan.picked.size, tools.tool, gesture];
-    for (const id of plan.picked) void id;
+    void [plan.probe, plan.route, plan.near, plan.finding, plan.selected.size, tools.tool, gesture];
+    for (const id of plan.selected) void id;
     draw();
   });
 
@@ -166,10 +166,10 @@
     ctx.setTransform(1, 0, 0, 1, 0, 0);
     ctx.clearRect(0, 0, liveCanvas.width, liveCanvas.height);
     paintLive(ctx);
-    for (const id of plan.picked) {
+    for (const id of plan.selected) {
       const thing = ghostOf(id);
       if (!thing) continue;
-      paintItem(ctx, view, ratio, thing, "picked");
+      paintItem(ctx, view, ratio, thing, "selected");
       ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
       paintLabel(ctx, view, thing, ink.pencil);
     }
@@ -190,12 +190,12 @@
 
   function paintShellLive(ctx: CanvasRenderingContext2D) {
     if (plan.stage !== "shell" || !plan.shell) return;
-    if (!hand.drag) paintLooseEnds(ctx, view, plan.shell);
-    paintPickedShell(ctx, view, plan.shell, plan.picked, hand.things);
+    if (!hand.drag) paintUnjoinedEnds(ctx, view, plan.shell);
+    paintSelectedShell(ctx, view, plan.shell, plan.selected, hand.things);
     paintDrawing(ctx, view, tools.tool, tools.aim);
   }
 
-  /** A picked thing where it is now: following the hand, or where the server says it would settle. */
+  /** A selected thing where it is now: following the hand, or where the server says it would settle. */
   function ghostOf(id: string): Painted | null {
     const thing = painted.get(id);
     if (!thing) return null;
@@ -207,7 +207,7 @@
       return { ...thing, item };
     }
     if (gesture?.kind === "turn" && gesture.id === id)
-      return { ...thing, item: { ...thing.item, turn: gesture.turn } };
+      return { ...thing, item: { ...thing.item, rotation: gesture.rotation } };
     return thing;
   }
 
@@ -216,11 +216,11 @@
     if (tool.kind !== "place" || !inside) return;
     const at = view.toLevel(pointer);
     const settled = plan.probe?.moved.find((e) => e.type === "item") as Item | undefined;
-    const item = { ...at, turn: tool.turn, label: "" } as Item;
+    const item = { ...at, rotation: tool.rotation, label: "" } as Item;
     if (settled && plan.probe?.caught)
-      Object.assign(item, { x: settled.x, y: settled.y, turn: settled.turn });
+      Object.assign(item, { x: settled.x, y: settled.y, rotation: settled.rotation });
     ctx.globalAlpha = 0.85;
-    paintItem(ctx, view, ratio, { item, view: {} as never, form: tool.entry.form, box: {} as Box }, "picked");
+    paintItem(ctx, view, ratio, { item, view: {} as never, form: tool.entry.form, box: {} as Box }, "selected");
     ctx.globalAlpha = 1;
   }
 
@@ -252,8 +252,8 @@
 
   const placedChips = $derived.by(() => {
     const taken: Point[] = grip ? [{ x: grip.x, y: grip.y }] : [];
-    // The picked thing itself stays free to be pressed again.
-    const only = plan.picked.size === 1 ? ghostOf([...plan.picked][0]!) : null;
+    // The selected thing itself stays free to be pressed again.
+    const only = plan.selected.size === 1 ? ghostOf([...plan.selected][0]!) : null;
     if (only) taken.push(view.toScreen(only.item));
     return placeChips(chips, view, taken);
   });
@@ -357,7 +357,7 @@
       if (tool.kind === "place") return void drop(at, event.shiftKey);
       if (tool.kind === "measure") return measureAt(at);
       if (tool.kind === "opening") return void putOpening(at);
-      if (tool.kind !== "pick") return void hand.take(at, event.altKey);
+      if (tool.kind !== "select") return void hand.take(at, event.altKey);
       if (plan.stage === "shell") hand.down(at, event.shiftKey);
       gesture = { kind: "press", start: at, hit: beneath(at), add: event.shiftKey };
     } else return;
@@ -391,15 +391,15 @@
   }
 
   function begin(press: Extract<Gesture, { kind: "press" }>) {
-    const top = press.hit.find((thing) => plan.picked.has(thing.item.id)) ?? press.hit[0];
+    const top = press.hit.find((thing) => plan.selected.has(thing.item.id)) ?? press.hit[0];
     if (!top || plan.stage !== "furnish" || !plan.canEdit) {
       gesture = { kind: "band", start: press.start, to: press.start, add: press.add };
       return;
     }
-    if (!plan.picked.has(top.item.id)) plan.pick([top.item.id], press.add);
-    const ids = plan.pickedItems.filter((item) => !item.held).map((item) => item.id);
+    if (!plan.selected.has(top.item.id)) plan.select([top.item.id], press.add);
+    const ids = plan.selectedItems.filter((item) => !item.locked).map((item) => item.id);
     if (!ids.length) {
-      plan.notice = "This is held in place; let it go first.";
+      plan.notice = "This is locked in place; let it go first.";
       gesture = null;
       return;
     }
@@ -429,7 +429,7 @@
         minY: Math.min(a.y, b.y),
         maxY: Math.max(a.y, b.y),
       };
-      plan.pick(
+      plan.select(
         picture
           .within(box)
           .filter(
@@ -443,8 +443,8 @@
     if (done.kind === "move") await plan.do(moveEdit(done, event.altKey));
     if (done.kind === "turn") {
       const item = plan.item(done.id);
-      if (item && done.turn !== item.turn)
-        await plan.do({ do: "put-item-at", id: item.id, x: item.x, y: item.y, turn: done.turn });
+      if (item && done.rotation !== item.rotation)
+        await plan.do({ do: "put-item-at", id: item.id, x: item.x, y: item.y, rotation: done.rotation });
     }
     gesture = null;
     plan.stopAsking();
@@ -455,18 +455,18 @@
     draw();
   }
 
-  /** A press without a drag picks what is on top; in the same place again, what lies beneath. */
+  /** A press without a drag selects what is on top; in the same place again, what lies beneath. */
   function pressed(press: Extract<Gesture, { kind: "press" }>, event: PointerEvent) {
     const ids = press.hit.map((thing) => thing.item.id);
     if (!ids.length) {
       cycle = null;
-      if (!event.shiftKey) plan.pick([]);
+      if (!event.shiftKey) plan.select([]);
       return;
     }
     if (event.shiftKey) {
       const id = ids[0]!;
-      if (plan.picked.has(id)) plan.picked.delete(id);
-      else plan.picked.add(id);
+      if (plan.selected.has(id)) plan.selected.delete(id);
+      else plan.selected.add(id);
       void plan.renewNear();
       return;
     }
@@ -475,7 +475,7 @@
       Math.hypot(cycle.at.x - press.start.x, cycle.at.y - press.start.y) < 4 &&
       cycle.ids.join() === ids.join();
     cycle = same ? { ...cycle!, index: (cycle!.index + 1) % ids.length } : { at: press.start, ids, index: 0 };
-    plan.pick([ids[cycle.index]!]);
+    plan.select([ids[cycle.index]!]);
   }
 
   function onpointercancel() {
@@ -497,7 +497,7 @@
       catalogue: tool.entry.item.key,
       x: p.x,
       y: p.y,
-      turn: tool.turn,
+      rotation: tool.rotation,
       catch: free ? 0 : catchDistance,
       setAside: false,
     };
@@ -509,7 +509,7 @@
     const edit = placeEdit(at, id, false);
     if (!again) tools.rest();
     plan.stopAsking();
-    if (await plan.do(edit)) plan.pick([id]);
+    if (await plan.do(edit)) plan.select([id]);
   }
 
   function measureAt(at: Point) {
@@ -523,7 +523,7 @@
     plan.stopAsking();
     if (await plan.do(edit)) {
       tools.rest();
-      plan.pick([(edit as { opening: { id: string } }).opening.id]);
+      plan.select([(edit as { opening: { id: string } }).opening.id]);
     }
   }
 
@@ -540,25 +540,25 @@
 
   function startTurn(event: PointerEvent, item: Item) {
     event.stopPropagation();
-    gesture = { kind: "turn", id: item.id, from: item.turn, turn: item.turn };
+    gesture = { kind: "turn", id: item.id, from: item.rotation, rotation: item.rotation };
     rest.repaint(painted.get(item.id)!.box, picture, moving);
     host.setPointerCapture(event.pointerId);
   }
 
-  /** Where the grip on the front mark of the one picked item sits, a little off its footprint. */
+  /** Where the grip on the front mark of the one selected item sits, a little off its footprint. */
   const grip = $derived.by(() => {
     void plan.changes;
     if (
       plan.stage !== "furnish" ||
       !plan.canEdit ||
-      plan.picked.size !== 1 ||
+      plan.selected.size !== 1 ||
       gesture?.kind === "move" ||
-      tools.tool.kind !== "pick"
+      tools.tool.kind !== "select"
     )
       return null;
-    const thing = ghostOf([...plan.picked][0]!);
-    if (!thing || thing.item.held) return null;
-    const angle = (thing.item.turn * Math.PI) / 180;
+    const thing = ghostOf([...plan.selected][0]!);
+    if (!thing || thing.item.locked) return null;
+    const angle = (thing.item.rotation * Math.PI) / 180;
     const out = -(thing.form.box[1]! - 16 / view.scale);
     return {
       item: thing.item,
@@ -582,7 +582,7 @@
 <div
   bind:this={host}
   class="relative h-full w-full touch-none overflow-hidden bg-paper outline-none select-none"
-  class:cursor-crosshair={tools.tool.kind !== "pick"}
+  class:cursor-crosshair={tools.tool.kind !== "select"}
   role="application"
   aria-label="Plan"
   tabindex="0"
@@ -611,8 +611,8 @@
       class="absolute h-4 w-4 -translate-x-1/2 -translate-y-1/2 rounded-full border-2 border-white bg-pencil shadow"
       style:left="{grip.x}px"
       style:top="{grip.y}px"
-      title="Drag round to turn"
-      aria-label="Turn; drag round, or press comma and full stop"
+      title="Drag round to rotate"
+      aria-label="Rotate; drag round, or press comma and full stop"
       onpointerdown={(e) => startTurn(e, grip.item)}
     ></button>
   {/if}

@@ -57,7 +57,7 @@ export function paintBacking(
   pictures: BackingPictures,
 ) {
   const pyramid = pictures.get(backing.pictureId);
-  const angle = (backing.turn * Math.PI) / 180;
+  const angle = (backing.rotation * Math.PI) / 180;
   const s = view.scale * ratio * backing.scale;
   const [sin, cos] = [Math.sin(angle) * s, Math.cos(angle) * s];
   const level = view.scale * ratio;

@@ -28,7 +28,7 @@ export function questionOf(plan: OpenPlan, chain: Chain, at: Spot, reach: number
 function editOf(plan: OpenPlan, chain: Chain, closed: boolean): Edit {
   const common = { id: chain.id, levelId: plan.levelId, start: chain.start!, sides: chain.sides, closed };
   return chain.what === "walls"
-    ? { do: "draw-walls", ...common, makeUp: chain.makeUp, line: chain.line }
+    ? { do: "draw-walls", ...common, wallType: chain.wallType, line: chain.line }
     : { do: "draw-boundary", ...common, roomName: chain.roomName };
 }
 
@@ -81,7 +81,7 @@ export async function back(plan: OpenPlan) {
 export const newChain = (plan: OpenPlan, of: Partial<Chain>): Chain => ({
   id: plan.newId("chain"),
   what: "walls",
-  makeUp: "Masonry 300",
+  wallType: "Masonry 300",
   line: "InsideFace",
   certainty: "Surveyed",
   roomName: "",

@@ -93,7 +93,7 @@ function pathsOf(form: FormView): Paths[] {
 /** The box of a placed form on the level, in mm. */
 export function boxOf(item: Item, form: FormView): Box {
   const [minX, minY, maxX, maxY] = form.box as [number, number, number, number];
-  const angle = (item.turn * Math.PI) / 180;
+  const angle = (item.rotation * Math.PI) / 180;
   const [sin, cos] = [Math.sin(angle), Math.cos(angle)];
   const box = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };
   for (const [x, y] of [
@@ -325,16 +325,16 @@ export function paintItem(
   view: Viewport,
   ratio: number,
   thing: Painted,
-  mode: "rest" | "faint" | "picked",
+  mode: "rest" | "faint" | "selected",
 ) {
   const { item, form } = thing;
-  const angle = (item.turn * Math.PI) / 180;
+  const angle = (item.rotation * Math.PI) / 180;
   const s = view.scale * ratio;
   const [sin, cos] = [Math.sin(angle) * s, Math.cos(angle) * s];
   ctx.setTransform(cos, -sin, -sin, -cos, view.x * ratio + item.x * s, view.y * ratio - item.y * s);
   const px = 1 / view.scale;
-  const line = mode === "picked" ? ink.pencil : mode === "faint" ? ink.faint : ink.full;
-  const fill = mode === "picked" ? "#EAF0FA" : form.flat ? ink.wash : "#FFFFFF";
+  const line = mode === "selected" ? ink.pencil : mode === "faint" ? ink.faint : ink.full;
+  const fill = mode === "selected" ? "#EAF0FA" : form.flat ? ink.wash : "#FFFFFF";
   if (view.scale < 0.012) {
     const [minX, minY, maxX, maxY] = form.box as [number, number, number, number];
     ctx.fillStyle = fill;
@@ -360,7 +360,7 @@ export function paintItem(
         ctx.fill(path);
         break;
       case "Front":
-        ctx.fillStyle = mode === "picked" ? ink.pencil : ink.faint;
+        ctx.fillStyle = mode === "selected" ? ink.pencil : ink.faint;
         ctx.fill(path);
         break;
       case "Use":
@@ -371,7 +371,7 @@ export function paintItem(
         ctx.setLineDash([]);
         break;
       default:
-        ctx.strokeStyle = mode === "picked" ? ink.pencil : ink.faint;
+        ctx.strokeStyle = mode === "selected" ? ink.pencil : ink.faint;
         ctx.lineWidth = 0.8 * px;
         ctx.stroke(path);
     }
@@ -388,7 +388,7 @@ export function paintLabel(
   const wide = Math.min(facts.width, facts.depth) * view.scale;
   if (wide < 20) return;
   const at = view.toScreen(item);
-  const two = form.seats > 0 && wide > 46 && facts.mostPlaces > 0;
+  const two = form.seats > 0 && wide > 46 && facts.mostSeats > 0;
   ctx.textAlign = "center";
   ctx.font = '600 13px "Barlow Semi Condensed"';
   const half = Math.max(ctx.measureText(item.label).width / 2 + 3, two ? 19 : 0);
@@ -405,7 +405,7 @@ export function paintLabel(
 
 /** Whether a point of the level lies on an item's body or one of its chairs. */
 export function hits({ item, form }: Painted, p: { x: number; y: number }): boolean {
-  const angle = (item.turn * Math.PI) / 180;
+  const angle = (item.rotation * Math.PI) / 180;
   const [sin, cos] = [Math.sin(angle), Math.cos(angle)];
   const [dx, dy] = [p.x - item.x, p.y - item.y];
   const own = { x: dx * cos + dy * sin, y: -dx * sin + dy * cos };

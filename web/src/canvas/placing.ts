@@ -18,7 +18,7 @@ export function measureEnd(at: Point, view: Viewport, shell: ShellView | null, p
     maxX: p.x + least,
     maxY: p.y + least,
   })) {
-    const angle = (item.turn * Math.PI) / 180;
+    const angle = (item.rotation * Math.PI) / 180;
     const [sin, cos] = [Math.sin(angle), Math.cos(angle)];
     for (const ring of form.outlines)
       for (const own of ring as Point[])

@@ -12,7 +12,7 @@ type Drag =
   | { kind: "fixture"; ids: string[]; start: Point }
   | { kind: "line" | "backing"; id: string; start: Point };
 
-/** The hand on the shell: drawing with catches, picking walls, openings and fixed things, and dragging them. */
+/** The hand on the shell: drawing with catches, selecting walls, openings and fixed things, and dragging them. */
 export class ShellHand {
   drag = $state.raw<Drag | null>(null);
   private press: { at: Point; hits: ShellHit[]; add: boolean } | null = null;
@@ -85,9 +85,9 @@ export class ShellHand {
       const aim = await this.plan.aimNow({ levelId: this.plan.levelId, at: p, catch: reach });
       if (!aim) return true;
       const fixture = { ...tool.fixture, id: this.plan.newId("fixture"), ...aim.at };
-      if (await this.plan.do({ do: "put-fixture", fixture, sure: false } as Edit)) {
+      if (await this.plan.do({ do: "put-thing", fixture, sure: false } as Edit)) {
         tools.rest();
-        this.plan.pick([fixture.id]);
+        this.plan.select([fixture.id]);
       }
       return true;
     }
@@ -130,9 +130,9 @@ export class ShellHand {
   begin(at: Point): boolean {
     const press = this.press;
     if (!press || Math.hypot(at.x - press.at.x, at.y - press.at.y) <= 4) return false;
-    const top = press.hits.find((hit) => this.plan.picked.has(hit.id)) ?? press.hits[0];
+    const top = press.hits.find((hit) => this.plan.selected.has(hit.id)) ?? press.hits[0];
     if (!top || top.kind === "boundary" || !this.plan.canEdit) return false;
-    if (!this.plan.picked.has(top.id)) this.plan.pick([top.id]);
+    if (!this.plan.selected.has(top.id)) this.plan.select([top.id]);
     const start = this.view().toLevel(press.at);
     if (top.kind === "wall") {
       const wall = this.plan.entities.get(top.id) as Wall;
@@ -142,8 +142,8 @@ export class ShellHand {
       this.drag =
         atStart || atEnd ? { kind: "end", id: top.id, atStart, start } : { kind: "wall", id: top.id, start };
     } else if (top.kind === "fixture") {
-      const ids = [...this.plan.picked].filter((id) =>
-        this.plan.fixtures.some((f) => f.id === id && !f.held),
+      const ids = [...this.plan.selected].filter((id) =>
+        this.plan.fixtures.some((f) => f.id === id && !f.locked),
       );
       this.drag = { kind: "fixture", ids: ids.length ? ids : [top.id], start };
     } else this.drag = { kind: top.kind, id: top.id, start } as Drag;
@@ -183,7 +183,7 @@ export class ShellHand {
           sure: true,
         };
       case "fixture":
-        return { do: "move-fixtures", ids: drag.ids, dx, dy };
+        return { do: "move-things", ids: drag.ids, dx, dy };
       case "line": {
         const line = entity as SettingOutLine;
         return { do: "set-out", line: { ...line, x: line.x + dx, y: line.y + dy } };
@@ -195,7 +195,7 @@ export class ShellHand {
     }
   }
 
-  /** Lets go: does what was dragged, or picks what was pressed. */
+  /** Lets go: does what was dragged, or selects what was pressed. */
   async up(at: Point) {
     const press = this.press;
     this.press = null;
@@ -210,19 +210,19 @@ export class ShellHand {
     const ids = press.hits.map((hit) => hit.id);
     if (!ids.length) {
       this.cycle = null;
-      if (!press.add) this.plan.pick([]);
+      if (!press.add) this.plan.select([]);
       return;
     }
     if (press.add) {
-      if (this.plan.picked.has(ids[0]!)) this.plan.picked.delete(ids[0]!);
-      else this.plan.picked.add(ids[0]!);
+      if (this.plan.selected.has(ids[0]!)) this.plan.selected.delete(ids[0]!);
+      else this.plan.selected.add(ids[0]!);
       return;
     }
     // In the same place again: what lies beneath.
     const same =
       this.cycle?.key === ids.join() && Math.hypot(this.cycle.at.x - at.x, this.cycle.at.y - at.y) < 4;
     this.cycle = { at, key: ids.join(), index: same ? (this.cycle!.index + 1) % ids.length : 0 };
-    this.plan.pick([ids[this.cycle.index]!]);
+    this.plan.select([ids[this.cycle.index]!]);
   }
 
   cancel() {

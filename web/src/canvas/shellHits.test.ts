@@ -9,20 +9,20 @@ const square = [
   { x: 0, y: 100 },
 ];
 const shell = {
-  openings: [{ id: "door", x: 1000, y: 0, turn: 0, wallThickness: 200 }],
+  openings: [{ id: "door", x: 1000, y: 0, rotation: 0, wallThickness: 200 }],
   wallViews: [{ id: "wall", outline: square }],
 } as unknown as ShellView;
 const things = {
   fixtures: [
-    { id: "platform", x: 3000, y: 500, turn: 0, width: 2000, depth: 1500 },
-    { id: "column", x: 3000, y: 500, turn: 45, width: 300, depth: 300 },
+    { id: "platform", x: 3000, y: 500, rotation: 0, width: 2000, depth: 1500 },
+    { id: "column", x: 3000, y: 500, rotation: 45, width: 300, depth: 300 },
   ] as Fixture[],
   openings: [{ id: "door", width: 900 }],
   boundaries: [{ id: "edge", start: { x: 0, y: 3000 }, end: { x: 4000, y: 3000 } }],
   lines: [{ id: "line", x: 0, y: 2000, angle: 90 }],
   backings: [
-    { id: "sketch", x: 0, y: 0, turn: 0, scale: 10, columns: 400, rows: 300, held: false },
-    { id: "held", x: 0, y: 0, turn: 0, scale: 10, columns: 400, rows: 300, held: true },
+    { id: "sketch", x: 0, y: 0, rotation: 0, scale: 10, columns: 400, rows: 300, locked: false },
+    { id: "locked", x: 0, y: 0, rotation: 0, scale: 10, columns: 400, rows: 300, locked: true },
   ] as Backing[],
 };
 const at = (x: number, y: number, reach = 20) => shellAt({ x, y }, reach, shell, things).map((hit) => hit.id);
@@ -36,7 +36,7 @@ describe("what of the shell lies at a point", () => {
     expect(at(3000, 500).slice(0, 2)).toEqual(["column", "platform"]);
     expect(at(2200, 500)[0]).toBe("platform");
   });
-  it("is a line or a boundary within reach, and a picture that is not held beneath all", () => {
+  it("is a line or a boundary within reach, and a picture that is not locked beneath all", () => {
     expect(at(10, 2500)).toEqual(["line", "sketch"]);
     expect(at(2000, 3015)).toEqual(["edge"]);
     expect(at(2000, 2500)).toEqual(["sketch"]);
@@ -46,13 +46,13 @@ describe("what of the shell lies at a point", () => {
 
 describe("frames", () => {
   it("go out and come back", () => {
-    const frame = { x: 500, y: -200, turn: 33 };
+    const frame = { x: 500, y: -200, rotation: 33 };
     const back = inFrame(frame, outOf(frame, { x: 120, y: 70 }));
     expect(back.x).toBeCloseTo(120, 9);
     expect(back.y).toBeCloseTo(70, 9);
   });
   it("find the pixel of a turned picture under a point", () => {
-    const backing = { x: 100, y: 200, turn: 90, scale: 5, columns: 400, rows: 300 } as Backing;
+    const backing = { x: 100, y: 200, rotation: 90, scale: 5, columns: 400, rows: 300 } as Backing;
     // Its bottom left corner is the pixel at column 0, row 300; turned by 90 its columns run north.
     expect(pixelAt(backing, { x: 100, y: 200 })).toEqual({ x: 0, y: 300 });
     const north = pixelAt(backing, { x: 100, y: 700 });

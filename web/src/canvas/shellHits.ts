@@ -11,16 +11,16 @@ const cos = (degrees: number) => Math.cos((degrees * Math.PI) / 180);
 const sin = (degrees: number) => Math.sin((degrees * Math.PI) / 180);
 
 /** A level's point in the frame of something placed. */
-export function inFrame(frame: { x: number; y: number; turn: number }, p: Point): Point {
+export function inFrame(frame: { x: number; y: number; rotation: number }, p: Point): Point {
   const [dx, dy] = [p.x - frame.x, p.y - frame.y];
-  return { x: dx * cos(frame.turn) + dy * sin(frame.turn), y: -dx * sin(frame.turn) + dy * cos(frame.turn) };
+  return { x: dx * cos(frame.rotation) + dy * sin(frame.rotation), y: -dx * sin(frame.rotation) + dy * cos(frame.rotation) };
 }
 
 /** A point of a placed thing's own frame on the level. */
-export function outOf(frame: { x: number; y: number; turn: number }, own: Point): Point {
+export function outOf(frame: { x: number; y: number; rotation: number }, own: Point): Point {
   return {
-    x: frame.x + own.x * cos(frame.turn) - own.y * sin(frame.turn),
-    y: frame.y + own.x * sin(frame.turn) + own.y * cos(frame.turn),
+    x: frame.x + own.x * cos(frame.rotation) - own.y * sin(frame.rotation),
+    y: frame.y + own.x * sin(frame.rotation) + own.y * cos(frame.rotation),
   };
 }
 
@@ -76,10 +76,10 @@ export function shellAt(
   for (const { id, start, end } of things.boundaries)
     if (nearLine(start, end, p) <= reach * 1.5) hits.push({ id, kind: "boundary" });
   for (const line of things.lines)
-    if (Math.abs(inFrame({ x: line.x, y: line.y, turn: line.angle }, p).y) <= reach)
+    if (Math.abs(inFrame({ x: line.x, y: line.y, rotation: line.angle }, p).y) <= reach)
       hits.push({ id: line.id, kind: "line" });
   for (const backing of things.backings) {
-    if (backing.held) continue;
+    if (backing.locked) continue;
     const own = inFrame(backing as Required<Backing>, p);
     const [width, height] = [backing.columns * backing.scale, backing.rows * backing.scale];
     if (own.x >= 0 && own.x <= width && own.y >= 0 && own.y <= height)

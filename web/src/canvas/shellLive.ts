@@ -44,12 +44,12 @@ const boxOfBacking = (b: Backing) => {
   ].map((own) => outOf(b as Required<Backing>, own));
 };
 
-/** Picked things of the shell, in blue pencil. */
-export function paintPickedShell(
+/** Selected things of the shell, in blue pencil. */
+export function paintSelectedShell(
   ctx: Ctx,
   view: Viewport,
   shell: ShellView,
-  picked: ReadonlySet<string>,
+  selected: ReadonlySet<string>,
   things: {
     fixtures: Fixture[];
     backings: Backing[];
@@ -60,9 +60,9 @@ export function paintPickedShell(
 ) {
   ctx.strokeStyle = ink.pencil;
   ctx.lineWidth = 2;
-  for (const wall of shell.wallViews) if (picked.has(wall.id)) ring(ctx, view, wall.outline as Point[]);
+  for (const wall of shell.wallViews) if (selected.has(wall.id)) ring(ctx, view, wall.outline as Point[]);
   for (const place of shell.openings) {
-    if (!picked.has(place.id)) continue;
+    if (!selected.has(place.id)) continue;
     const half = (things.openings.find((o) => o.id === place.id)?.width ?? 0) / 2;
     const deep = place.wallThickness / 2;
     ring(
@@ -76,21 +76,21 @@ export function paintPickedShell(
       ].map((own) => outOf(place, own)),
     );
   }
-  for (const f of things.fixtures) if (picked.has(f.id)) ring(ctx, view, boxOfFixture(f));
-  for (const b of things.backings) if (picked.has(b.id)) ring(ctx, view, boxOfBacking(b));
-  for (const b of things.boundaries) if (picked.has(b.id)) ring(ctx, view, [b.start, b.end], false);
+  for (const f of things.fixtures) if (selected.has(f.id)) ring(ctx, view, boxOfFixture(f));
+  for (const b of things.backings) if (selected.has(b.id)) ring(ctx, view, boxOfBacking(b));
+  for (const b of things.boundaries) if (selected.has(b.id)) ring(ctx, view, [b.start, b.end], false);
   for (const line of things.lines)
-    if (picked.has(line.id)) {
-      const frame = { x: line.x, y: line.y, turn: line.angle };
+    if (selected.has(line.id)) {
+      const frame = { x: line.x, y: line.y, rotation: line.angle };
       ring(ctx, view, [outOf(frame, { x: -1e5, y: 0 }), outOf(frame, { x: 1e5, y: 0 })], false);
     }
 }
 
 /** Ends of walls that stop a little short: a ring round each and a line to what it could meet. */
-export function paintLooseEnds(ctx: Ctx, view: Viewport, shell: ShellView) {
+export function paintUnjoinedEnds(ctx: Ctx, view: Viewport, shell: ShellView) {
   ctx.strokeStyle = ink.brass;
   ctx.lineWidth = 2;
-  for (const end of shell.looseEnds) {
+  for (const end of shell.unjoinedEnds) {
     ring(ctx, view, [end.at as Point, end.meets as Point], false);
     const at = view.toScreen(end.at as Point);
     ctx.beginPath();

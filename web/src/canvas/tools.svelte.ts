@@ -1,10 +1,10 @@
 import type { Aim, Certainty, CatalogueEntry, ChainSide, Fixture, OpeningKind as Kind } from "../app/api";
 import type { Point } from "./viewport";
 
-/** What a press on the plan does now. Picking is the resting state, not a tool. */
+/** What a press on the plan does now. Selecting is the resting state, not a tool. */
 export type Tool =
-  | { kind: "pick" }
-  | { kind: "place"; entry: CatalogueEntry; turn: number }
+  | { kind: "select" }
+  | { kind: "place"; entry: CatalogueEntry; rotation: number }
   | { kind: "measure"; from: Point | null; to: Point | null }
   | { kind: "opening"; opening: OpeningChoice }
   | { kind: "chain"; chain: Chain }
@@ -22,7 +22,7 @@ export interface OpeningChoice {
 export interface Chain {
   id: string;
   what: "walls" | "boundary";
-  makeUp: string;
+  wallType: string;
   line: "Centre" | "InsideFace" | "OutsideFace";
   certainty: Certainty;
   roomName: string;
@@ -46,13 +46,13 @@ export interface PointsAsked {
 }
 
 class Tools {
-  tool = $state.raw<Tool>({ kind: "pick" });
+  tool = $state.raw<Tool>({ kind: "select" });
   /** Where the pointer is drawn to, by the newest answer. */
   aim = $state.raw<Aim | null>(null);
   /** Does what the tool does in the middle of the view: how a keyboard places things. Set by the canvas. */
   inMiddle: () => void = () => {};
   rest = () => {
-    this.tool = { kind: "pick" };
+    this.tool = { kind: "select" };
     this.aim = null;
   };
   /** Changes the chain that is being drawn. */

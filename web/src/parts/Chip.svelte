@@ -19,7 +19,7 @@
       return;
     }
     typing = false;
-    const fixture = plan.fixtures.find((f) => plan.picked.has(f.id));
+    const fixture = plan.fixtures.find((f) => plan.selected.has(f.id));
     const wallId = plan.wallOf(near.otherId);
     if (fixture && wallId)
       return void (await plan.do({
@@ -29,7 +29,7 @@
       }));
     await plan.do({
       do: "space-from",
-      ids: plan.pickedItems.map((i) => i.id),
+      ids: plan.selectedItems.map((i) => i.id),
       otherId: near.otherId,
       distance: read.value,
     });

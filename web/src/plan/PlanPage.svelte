@@ -47,15 +47,15 @@
   $effect(() => {
     void plan.stage;
     tools.rest();
-    // What is picked stays picked only where it can be worked on.
+    // What is selected stays selected only where it can be worked on.
     untrack(() => {
       const shell = plan.stage === "shell";
-      const kept = [...plan.picked].filter((id) => (plan.item(id) === undefined) === shell);
-      if (kept.length !== plan.picked.size) plan.pick(kept);
+      const kept = [...plan.selected].filter((id) => (plan.item(id) === undefined) === shell);
+      if (kept.length !== plan.selected.size) plan.select(kept);
     });
   });
 
-  const picked = $derived(plan.pickedItems);
+  const selected = $derived(plan.selectedItems);
   const aside = $derived(plan.items.filter((item) => item.setAside));
 </script>
 
@@ -101,15 +101,15 @@
               {#if plan.stage === "furnish"}
                 <button
                   class="h-7 rounded-md px-2.5 font-medium text-soft hover:text-ink disabled:text-faint"
-                  disabled={!plan.canEdit || picked.length === 0}
+                  disabled={!plan.canEdit || selected.length === 0}
                   onclick={() =>
                     plan.do({
                       do: "set-items-aside",
-                      ids: picked.map((i) => i.id),
-                      setAside: !picked.every((i) => i.setAside),
+                      ids: selected.map((i) => i.id),
+                      setAside: !selected.every((i) => i.setAside),
                     })}
                 >
-                  {picked.length && picked.every((i) => i.setAside) ? "Bring back" : "Set aside"} ({aside.length})
+                  {selected.length && selected.every((i) => i.setAside) ? "Bring back" : "Set aside"} ({aside.length})
                 </button>
               {/if}
               {#if ["place", "opening", "measure"].includes(tools.tool.kind)}
@@ -148,11 +148,11 @@
         {#if plan.stage !== "issue"}
           <aside class="w-64 shrink-0 overflow-y-auto border-l border-edge bg-panel">
             {#if plan.stage === "shell"}
-              {#if plan.picked.size}<ThingPanel {plan} />{:else}<RoomsPanel {plan} />{/if}
+              {#if plan.selected.size}<ThingPanel {plan} />{:else}<RoomsPanel {plan} />{/if}
             {:else if plan.stage === "prove"}<FindingPanel {plan} />
-            {:else if picked.length === 1}
-              {#key picked[0]!.id}<ItemPanel {plan} item={picked[0]!} />{/key}
-            {:else if picked.length > 1}<SeveralPanel {plan} items={picked} />
+            {:else if selected.length === 1}
+              {#key selected[0]!.id}<ItemPanel {plan} item={selected[0]!} />{/key}
+            {:else if selected.length > 1}<SeveralPanel {plan} items={selected} />
             {:else}<ItemList {plan} />{/if}
           </aside>
         {/if}

@@ -5,12 +5,12 @@ import type { OpenPlan, Stage } from "./openPlan.svelte";
 export const keyList: [string, string][] = [
   ["/", "Search the catalogue; Enter on an entry places it in the middle of the view"],
   ["1 2 3 4", "Shell, Furnish, Prove, Issue"],
-  [", and .", "Turn what is picked by 15°; with Shift by 1°"],
-  ["Arrows", "Move what is picked by 10 mm; with Shift by 100 mm. With nothing picked: move the view"],
-  ["D", "Duplicate what is picked"],
-  ["Delete", "Remove what is picked"],
+  [", and .", "Rotate what is selected by 15°; with Shift by 1°"],
+  ["Arrows", "Move what is selected by 10 mm; with Shift by 100 mm. With nothing selected: move the view"],
+  ["D", "Duplicate what is selected"],
+  ["Delete", "Remove what is selected"],
   ["Ctrl+Z, Ctrl+Y", "Undo, redo your own changes"],
-  ["Ctrl+A", "Pick everything placed"],
+  ["Ctrl+A", "Select everything placed"],
   ["M", "Measure between two points"],
   ["+ − 0", "Zoom in, zoom out, fit"],
   ["Space and drag", "Move the view (the middle button does too)"],
@@ -20,7 +20,7 @@ export const keyList: [string, string][] = [
     "Type a length, Tab, an angle, Enter; arrows say which way; Enter alone closes; Backspace takes the last back",
   ],
   ["Alt+M", "Press the button of the simulated distance meter: the field with the focus takes the length"],
-  ["Esc", "End a tool, pick nothing"],
+  ["Esc", "End a tool, select nothing"],
   ["?", "This list"],
 ];
 
@@ -43,14 +43,14 @@ export function keysFor(plan: OpenPlan, view: View) {
       return;
     }
     if (target.closest("input, textarea, select, [role=dialog]")) return;
-    const ids = plan.pickedItems.map((item) => item.id);
+    const ids = plan.selectedItems.map((item) => item.id);
     const may = plan.canEdit && plan.stage === "furnish" && ids.length > 0;
     const key = event.key;
     const done = () => event.preventDefault();
     if (event.ctrlKey || event.metaKey) {
       if (key.toLowerCase() === "z") void (event.shiftKey ? plan.redo() : plan.undo());
       else if (key.toLowerCase() === "y") void plan.redo();
-      else if (key.toLowerCase() === "a") plan.pick(plan.items.filter((i) => !i.setAside).map((i) => i.id));
+      else if (key.toLowerCase() === "a") plan.select(plan.items.filter((i) => !i.setAside).map((i) => i.id));
       else return;
       return done();
     }
@@ -61,12 +61,12 @@ export function keysFor(plan: OpenPlan, view: View) {
         number,
         number,
       ];
-      const fixtures = plan.fixtures.filter((f) => plan.picked.has(f.id)).map((f) => f.id);
+      const fixtures = plan.fixtures.filter((f) => plan.selected.has(f.id)).map((f) => f.id);
       if (may) void plan.do({ do: "move-items", ids, dx: x * step, dy: y * step, catch: 0 });
       else if (plan.canEdit && plan.stage === "shell" && fixtures.length)
-        void plan.do({ do: "move-fixtures", ids: fixtures, dx: x * step, dy: y * step });
-      else if (plan.canEdit && plan.stage === "shell" && wallPicked(plan))
-        void plan.do({ do: "move-wall", id: wallPicked(plan)!, dx: x * step, dy: y * step });
+        void plan.do({ do: "move-things", ids: fixtures, dx: x * step, dy: y * step });
+      else if (plan.canEdit && plan.stage === "shell" && wallSelected(plan))
+        void plan.do({ do: "move-wall", id: wallSelected(plan)!, dx: x * step, dy: y * step });
       else view.panBy(-x * 60, y * 60);
       return done();
     }
@@ -91,8 +91,8 @@ export function keysFor(plan: OpenPlan, view: View) {
         const way = key === "," || key === "<" ? 1 : -1;
         const degrees = way * (event.shiftKey ? 1 : 15);
         const tool = tools.tool;
-        if (tool.kind === "place") tools.tool = { ...tool, turn: (tool.turn + degrees + 360) % 360 };
-        else if (may) void plan.do({ do: "turn-items", ids, degrees });
+        if (tool.kind === "place") tools.tool = { ...tool, rotation: (tool.rotation + degrees + 360) % 360 };
+        else if (may) void plan.do({ do: "rotate-items", ids, degrees });
         return done();
       }
       case "d":
@@ -101,7 +101,7 @@ export function keysFor(plan: OpenPlan, view: View) {
         return done();
       case "Delete":
       case "Backspace": {
-        const all = [...plan.picked].filter((id) => plan.entities.has(id));
+        const all = [...plan.selected].filter((id) => plan.entities.has(id));
         if (plan.canEdit && all.length && plan.stage !== "prove") void plan.do({ do: "remove", ids: all });
         return done();
       }
@@ -120,22 +120,22 @@ export function keysFor(plan: OpenPlan, view: View) {
         view.fit();
         return done();
       case "Escape":
-        if (tools.tool.kind !== "pick") {
+        if (tools.tool.kind !== "select") {
           tools.rest();
           plan.stopAsking();
-        } else plan.pick([]);
+        } else plan.select([]);
         return done();
     }
   };
 }
 
-/** The one wall that is picked. */
-function wallPicked(plan: OpenPlan) {
-  const [id] = plan.picked;
-  return plan.picked.size === 1 && id && plan.entities.get(id)?.type === "wall" ? id : null;
+/** The one wall that is selected. */
+function wallSelected(plan: OpenPlan) {
+  const [id] = plan.selected;
+  return plan.selected.size === 1 && id && plan.entities.get(id)?.type === "wall" ? id : null;
 }
 
-/** Copies stand beside their originals and are picked in their place. */
+/** Copies stand beside their originals and are selected in their place. */
 export async function duplicate(plan: OpenPlan, ids: string[]) {
   const newIds = ids.map(() => plan.newId("item"));
   const box = plan.itemViews.get(ids[0]!);
@@ -148,5 +148,5 @@ export async function duplicate(plan: OpenPlan, ids: string[]) {
       dy: ids.length === 1 ? 0 : -600,
     })
   )
-    plan.pick(newIds);
+    plan.select(newIds);
 }

@@ -39,10 +39,10 @@ export interface Refusal {
   asSure: (() => void) | null;
 }
 
-/** The plan as this person has it open: its entities, what is derived from them, and what is picked. */
+/** The plan as this person has it open: its entities, what is derived from them, and what is selected. */
 export class OpenPlan {
   readonly entities = new SvelteMap<string, Entity>();
-  readonly picked = new SvelteSet<string>();
+  readonly selected = new SvelteSet<string>();
   /** Forms and item views are looked up while painting; they are not reactive by themselves. */
   // eslint-disable-next-line svelte/prefer-svelte-reactivity
   readonly forms = new Map<string, FormView>();
@@ -130,12 +130,12 @@ export class OpenPlan {
     );
   }
 
-  /** Looks at another level; what was picked on the old one is let go. */
+  /** Looks at another level; what was selected on the old one is let go. */
   lookAt(levelId: string) {
     if (levelId === this.levelId || !this.entities.has(levelId)) return;
     this.levelId = levelId;
     if (this.faintLevelId === levelId) this.faintLevelId = "";
-    this.pick([]);
+    this.select([]);
     this.touch("all");
   }
 
@@ -155,8 +155,8 @@ export class OpenPlan {
     const entity = this.entities.get(id);
     return entity?.type === "item" ? (entity as Item) : undefined;
   }
-  get pickedItems() {
-    return [...this.picked].map((id) => this.item(id)).filter((item): item is Item => !!item);
+  get selectedItems() {
+    return [...this.selected].map((id) => this.item(id)).filter((item): item is Item => !!item);
   }
 
   /** Null when it opened, else what to tell the person. */
@@ -216,7 +216,7 @@ export class OpenPlan {
       else {
         this.entities.delete(id);
         this.itemViews.delete(id);
-        this.picked.delete(id);
+        this.selected.delete(id);
       }
     }
     this.view = {
@@ -296,16 +296,16 @@ export class OpenPlan {
     return false;
   }
 
-  pick(ids: Iterable<string>, add = false) {
-    if (!add) this.picked.clear();
-    for (const id of ids) this.picked.add(id);
+  select(ids: Iterable<string>, add = false) {
+    if (!add) this.selected.clear();
+    for (const id of ids) this.selected.add(id);
     this.refusal = null;
     void this.renewNear();
   }
 
   async renewNear() {
-    const fixed = this.picked.size === 1 && this.fixtures.some((f) => this.picked.has(f.id));
-    const ids = [...this.picked].filter((id) => fixed || this.item(id)).slice(0, 50);
+    const fixed = this.selected.size === 1 && this.fixtures.some((f) => this.selected.has(f.id));
+    const ids = [...this.selected].filter((id) => fixed || this.item(id)).slice(0, 50);
     if (ids.length === 0) {
       this.near = [];
       return;

@@ -30,8 +30,13 @@ internal static class Desks
         var top = Math.Min(800, input.Size.Depth / 2);
         var arm = Math.Min(600, input.Size.Width / 2);
         var seat = SeatAt(new Point((-w + arm + w) / 2, d - top), new Point(0, -1), input);
+        var corner = new Point(-w + arm, d - top);
+        var radius = Math.Min(input.Parameters.Number(0), Math.Min(input.Size.Width - arm, input.Size.Depth - top));
+        var curve = Enumerable.Range(0, 7).Select(i => corner + new Point(radius, -radius) + Point.At(180 - 15.0 * i) * radius).ToArray();
         return new Form(
             [
+                // The curve's inside as slices from the corner, their chords on the side of the surface.
+                .. radius < 1 ? [] : Enumerable.Range(0, 6).Select(i => Convex.Polygon([corner, curve[i], curve[i + 1]])),
                 Convex.Rectangle(new Point(0, d - top / 2), input.Size.Width, top),
                 Convex.Rectangle(new Point(-w + arm / 2, 0), arm, input.Size.Depth),
             ],
@@ -41,7 +46,14 @@ internal static class Desks
                 .. TaskChair(seat, input),
                 Part(
                     SymbolRole.Body,
-                    PathShape.Closed(new(-w, -d), new(-w + arm, -d), new(-w + arm, d - top), new(w, d - top), new(w, d), new(-w, d))
+                    PathShape.Closed([
+                        new(-w, -d),
+                        new(-w + arm, -d),
+                        .. radius < 1 ? [corner] : curve,
+                        new(w, d - top),
+                        new(w, d),
+                        new(-w, d),
+                    ])
                 ),
                 Part(SymbolRole.Detail, PathShape.Line(new Point(-w, d - top), new Point(-w + arm, d - top))),
                 CableSlot(arm / 2, d - 70),

@@ -61,7 +61,7 @@ internal static class Seats
     }
 
     /// <summary>A clear place for a wheelchair user: nothing stands on it, and it counts as one seat.</summary>
-    public static Form WheelchairPlace(MakerInput input)
+    public static Form WheelchairSpace(MakerInput input)
     {
         var (x, y) = (input.Size.Width / 2, input.Size.Depth / 2);
         var wheel = x * 0.16;

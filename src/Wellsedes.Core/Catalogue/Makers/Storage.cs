@@ -49,15 +49,34 @@ internal static class Storage
     public static Form Shelves(MakerInput input)
     {
         var (x, y) = (input.Size.Width / 2, input.Size.Depth / 2);
+        List<SymbolPart> uprights = [];
+        var at = -x;
+        foreach (var bay in input.Parameters.List(0).SkipLast(1))
+        {
+            at += bay;
+            uprights.Add(Part(SymbolRole.Solid, PathShape.Box(at - 9, -y, at + 9, y)));
+        }
         return Cabinet(
             input,
             InFront("Reach", input.Size, 600),
-            Part(SymbolRole.Solid, PathShape.Box(-x, y - 18, x, y)),
-            Part(
-                SymbolRole.Detail,
-                PathShape.Line(new Point(-x, -y), new Point(x, y)).Then(PathShape.Line(new Point(-x, y), new Point(x, -y)))
-            )
+            [
+                .. uprights,
+                Part(SymbolRole.Solid, PathShape.Box(-x, y - 18, x, y)),
+                Part(
+                    SymbolRole.Detail,
+                    PathShape.Line(new Point(-x, -y), new Point(x, y)).Then(PathShape.Line(new Point(-x, y), new Point(x, -y)))
+                ),
+            ]
         );
+    }
+
+    /// <summary>Bays fill the width of their shelves.</summary>
+    public static (string, string)? WrongBays(ItemSize size, MakerParameters parameters)
+    {
+        var bays = parameters.List(0);
+        return bays.IsEmpty || Math.Abs(bays.Sum() - size.Width) <= Tolerance.Length
+            ? null
+            : ("bays", $"The bays add up to {bays.Sum():0.##} mm; the shelves are {size.Width:0.##} wide.");
     }
 
     /// <summary>A row of narrow doors, each with its own swing mark.</summary>

@@ -10,8 +10,8 @@ internal static class Tables
     {
         var radius = input.Size.Width / 2;
         var seats = Enumerable
-            .Range(0, input.Places.Around)
-            .Select(i => Point.At(-90 + 360.0 * i / input.Places.Around))
+            .Range(0, input.Seats.Around)
+            .Select(i => Point.At(-90 + 360.0 * i / input.Seats.Around))
             .Select(out_ => new SeatPlace(out_ * radius, out_, input.Chair.Width, input.Chair.Depth, true))
             .ToList();
         return new Form(
@@ -33,10 +33,10 @@ internal static class Tables
         var (w, d) = (input.Size.Width / 2, input.Size.Depth / 2);
         List<SeatPlace> seats =
         [
-            .. Side(input.Places.Front, new(-w, -d), new(w, -d), new(0, -1), input),
-            .. Side(input.Places.Right, new(w, -d), new(w, d), new(1, 0), input),
-            .. Side(input.Places.Back, new(w, d), new(-w, d), new(0, 1), input),
-            .. Side(input.Places.Left, new(-w, d), new(-w, -d), new(-1, 0), input),
+            .. Side("F", input.Seats.Front, new(-w, -d), new(w, -d), new(0, -1), input),
+            .. Side("R", input.Seats.Right, new(w, -d), new(w, d), new(1, 0), input),
+            .. Side("B", input.Seats.Back, new(w, d), new(-w, d), new(0, 1), input),
+            .. Side("L", input.Seats.Left, new(-w, d), new(-w, -d), new(-1, 0), input),
         ];
         var end = Math.Min(250, w * 0.3);
         return new Form(
@@ -78,10 +78,17 @@ internal static class Tables
         );
     }
 
-    private static IEnumerable<SeatPlace> Side(int count, Point from, Point to, Point outward, MakerInput input)
+    private static IEnumerable<SeatPlace> Side(string side, int count, Point from, Point to, Point outward, MakerInput input)
     {
         for (var i = 0; i < count; i++)
-            yield return new SeatPlace(from + (to - from) * ((i + 0.5) / count), outward, input.Chair.Width, input.Chair.Depth, true);
+            yield return new SeatPlace(
+                from + (to - from) * ((i + 0.5) / count),
+                outward,
+                input.Chair.Width,
+                input.Chair.Depth,
+                true,
+                $"{side}{i + 1}"
+            );
     }
 
     /// <summary>The chairs of the places, drawn occupied.</summary>

@@ -2,11 +2,13 @@ using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
+using Wellsedes.Core.Things;
 using Wellsedes.Server.Features.Plans;
 
 namespace Wellsedes.Server.Features.Catalogue;
 
-public sealed record CatalogueEntry(CatalogueItem Item, FormView Form);
+/// <param name="Round">Whether its width is a diameter, and its depth the same.</param>
+public sealed record CatalogueEntry(CatalogueItem Item, FormView Form, bool Round);
 
 public sealed record CatalogueView(
     CatalogueEntry[] Items,
@@ -14,10 +16,11 @@ public sealed record CatalogueView(
     Paper[] Papers,
     Scale[] Metric,
     Scale[] Imperial,
-    MakeUp[] MakeUps,
+    WallType[] WallTypes,
     OpeningSize[] Openings,
     RoomUse[] Uses,
-    AreaDefinition[] Areas
+    AreaDefinition[] Areas,
+    ThingKindView[] Things
 );
 
 public static class CatalogueEndpoints
@@ -25,26 +28,28 @@ public static class CatalogueEndpoints
     public static void MapCatalogue(this RouteGroupBuilder api) =>
         api.MapGet(
                 "/catalogue",
-                (ItemForms forms) =>
+                () =>
                     new CatalogueView(
-                        [
-                            .. forms.Catalogue.Items.Select(item => new CatalogueEntry(
-                                item,
-                                FormView.Of(
-                                    forms.FormOf(item, item.Size, item.Places, HouseRules.OccupiedChair.Value),
-                                    HouseRules.OccupiedChair.Value
-                                )
-                            )),
-                        ],
+                        [.. Shipped.Library.Catalogue.Items.Select(EntryOf)],
                         [.. HouseRules.All],
                         [.. Papers.All],
                         [.. Scales.Metric],
                         [.. Scales.Imperial],
-                        [.. UsualMakeUps.All],
+                        [.. UsualWallTypes.All],
                         [.. OpeningSizes.All],
                         [.. RoomUses.All],
-                        [.. AreaDefinitions.All]
+                        [.. AreaDefinitions.All],
+                        [.. Shipped.Library.Kinds.All.Select(ThingKindView.Of)]
                     )
             )
             .WithName("getCatalogue");
+
+    public static CatalogueEntry EntryOf(CatalogueItem item)
+    {
+        var depth = HouseRules.OccupiedChair.Value;
+        var chair = item.Chair is { } key && Shipped.Library.Catalogue.Find(key) is { } found ? found.Size : default;
+        return new CatalogueEntry(item, FormView.Of(Forms.FormOf(item, item.Size, item.Seats, chair, depth), depth), item.IsRound);
+    }
+
+    private static readonly ItemForms Forms = new();
 }

@@ -1,8 +1,12 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Http.Metadata;
 using Microsoft.EntityFrameworkCore;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Planning;
+using Wellsedes.Core.Plans;
 using Wellsedes.Formats.Pictures;
 using Wellsedes.Formats.PlanFile;
+using Wellsedes.Server.Features.Plans;
 using Wellsedes.Server.Security;
 using Wellsedes.Store;
 
@@ -11,15 +15,22 @@ namespace Wellsedes.Server.Features.Pictures;
 /// <summary>A picture taken in, ready to be laid beneath a plan. Note tells what the planner should know of the file; "" for nothing.</summary>
 public sealed record PictureView(Guid Id, string Name, int Columns, int Rows, int Page, int Pages, double? PaperWidth, string Note);
 
+/// <summary>A picture kept with a plan: what it takes in bytes, and when it was deleted (it can be brought back for 30 days).</summary>
+public sealed record KeptPicture(Guid Id, string Name, int Size, DateTime? DeletedAt);
+
 public static class PictureEndpoints
 {
-    /// <summary>The most a plan's pictures take together, in bytes.</summary>
-    private const long MostForPlan = 400L * 1024 * 1024;
-
     public static void MapPictures(this RouteGroupBuilder api)
     {
         api.MapPost("/plans/{planId:guid}/pictures", AddAsync).NeedsRole(ProjectRole.Editor).WithName("addPicture");
+        api.MapGet("/plans/{planId:guid}/pictures", ListAsync).NeedsRole(ProjectRole.Viewer).WithName("listPictures");
         api.MapGet("/plans/{planId:guid}/pictures/{pictureId:guid}", ShowAsync).NeedsRole(ProjectRole.Viewer).WithName("picture");
+        api.MapDelete("/plans/{planId:guid}/pictures/{pictureId:guid}", DeleteAsync)
+            .NeedsRole(ProjectRole.Editor)
+            .WithName("deletePicture");
+        api.MapPost("/plans/{planId:guid}/pictures/{pictureId:guid}/restore", RestoreAsync)
+            .NeedsRole(ProjectRole.Editor)
+            .WithName("restorePicture");
     }
 
     private static async Task<Results<Ok<PictureView>, ProblemHttpResult>> AddAsync(
@@ -32,7 +43,7 @@ public static class PictureEndpoints
     )
     {
         var title = name?.Trim() ?? "";
-        if (title.Length is 0 or > 80 || title.Any(char.IsControl))
+        if (title.Length == 0 || WellFormed.Text("name", title) is not null)
             return TypedResults.Problem("The picture's name must have 1 to 80 characters.", statusCode: 422);
         if (request.ContentLength > PictureIntake.LargestFile)
             return TypedResults.Problem(
@@ -44,12 +55,8 @@ public static class PictureEndpoints
         try
         {
             var taken = await TakenFile.FromAsync(file.ToArray(), page ?? 1, cancel);
-            var used = await context.Pictures.Where(p => p.PlanId == planId).SumAsync(p => (long)p.File.Length, cancel);
-            if (used + file.Length > MostForPlan)
-                return TypedResults.Problem(
-                    $"The pictures of this plan would take more than {MostForPlan / 1024 / 1024} MB; remove one first.",
-                    statusCode: 422
-                );
+            if (await TooFullAsync(planId, file.Length, context, cancel) is { } full)
+                return TypedResults.Problem(full, statusCode: 422);
             var record = taken.Record(planId, Guid.CreateVersion7(), title, page ?? 1);
             context.Add(record);
             await context.SaveChangesAsync(cancel);
@@ -61,6 +68,60 @@ public static class PictureEndpoints
         {
             return TypedResults.Problem($"{title}: {e.Message}", statusCode: 422);
         }
+    }
+
+    /// <summary>What fills a plan when one more picture does not fit; null when it does. What fits can be exported and imported again.</summary>
+    private static async Task<string?> TooFullAsync(Guid planId, long more, WellsedesContext context, CancellationToken cancel)
+    {
+        var kept = await context
+            .Pictures.Where(p => p.PlanId == planId && p.DeletedAt == null)
+            .Select(p => new { p.Name, Size = (long)p.File.Length })
+            .ToArrayAsync(cancel);
+        if (kept.Length < PlanFiles.MostPictures && kept.Sum(p => p.Size) + more <= PlanFiles.MostPictureBytes)
+            return null;
+        var largest = kept.OrderByDescending(p => p.Size).Take(3).Select(p => $"{p.Name} ({p.Size / 1048576.0:0.0} MB)");
+        return $"A plan keeps at most {PlanFiles.MostPictures} pictures and {PlanFiles.MostPictureBytes / 1024 / 1024} MB of them; this one has {kept.Length} with {kept.Sum(p => p.Size) / 1048576.0:0.0} MB: {string.Join(", ", largest)}{(kept.Length > 3 ? " and others" : "")}. Delete one that is no longer used first.";
+    }
+
+    private static async Task<KeptPicture[]> ListAsync(Guid planId, WellsedesContext context, CancellationToken cancel) =>
+        await context
+            .Pictures.Where(p => p.PlanId == planId)
+            .OrderBy(p => p.AddedAt)
+            .Select(p => new KeptPicture(p.Id, p.Name, p.File.Length, p.DeletedAt))
+            .ToArrayAsync(cancel);
+
+    private static async Task<Results<NoContent, NotFound, ProblemHttpResult>> DeleteAsync(
+        Guid planId,
+        Guid pictureId,
+        OpenPlans plans,
+        WellsedesContext context,
+        CancellationToken cancel
+    )
+    {
+        var open = (await plans.GetAsync(planId))!;
+        var used = await open.AskAsync(
+            (_, plan, _) => plan.All<Backing>().FirstOrDefault(backing => backing.PictureId == pictureId.ToString()),
+            cancel
+        );
+        if (used is not null)
+            return TypedResults.Problem($"“{used.Name}” lies beneath the plan; remove that backing first.", statusCode: 422);
+        var gone = await context
+            .Pictures.Where(p => p.PlanId == planId && p.Id == pictureId && p.DeletedAt == null)
+            .ExecuteUpdateAsync(p => p.SetProperty(x => x.DeletedAt, DateTime.UtcNow), cancel);
+        return gone == 0 ? TypedResults.NotFound() : TypedResults.NoContent();
+    }
+
+    private static async Task<Results<NoContent, NotFound>> RestoreAsync(
+        Guid planId,
+        Guid pictureId,
+        WellsedesContext context,
+        CancellationToken cancel
+    )
+    {
+        var back = await context
+            .Pictures.Where(p => p.PlanId == planId && p.Id == pictureId && p.DeletedAt != null)
+            .ExecuteUpdateAsync(p => p.SetProperty(x => x.DeletedAt, (DateTime?)null), cancel);
+        return back == 0 ? TypedResults.NotFound() : TypedResults.NoContent();
     }
 
     /// <summary>The picture as it came; of a PDF its page. It never changes, so it may be kept.</summary>
@@ -138,13 +199,7 @@ public sealed record TakenFile(
 public static class PlanFileImport
 {
     /// <exception cref="PlanFileException">The file or one of its pictures cannot be read; nothing was stored.</exception>
-    public static async Task<Guid> AddAsync(
-        byte[] file,
-        Guid projectId,
-        PlanStore store,
-        WellsedesContext context,
-        CancellationToken cancel
-    )
+    public static async Task<Guid> AddAsync(byte[] file, Guid projectId, PlanStore store, CancellationToken cancel)
     {
         var (plan, pictures) = PlanFiles.ReadWhole(file);
         List<(TakenFile Taken, FilePicture Picture)> taken = [];
@@ -157,13 +212,32 @@ public static class PlanFileImport
             {
                 throw new PlanFileException($"The picture \"{picture.Name}\" in the plan file: {e.Message}");
             }
-        var planId = await store.AddAsync(projectId, plan, cancel);
-        foreach (var (one, picture) in taken)
+        CheckWork(plan);
+        return await store.AddAsync(
+            projectId,
+            plan,
+            taken.Select(t =>
+                (Func<Guid, PlanPicture>)(planId => t.Taken.Record(planId, Guid.Parse(t.Picture.Id), NameOf(t.Picture), t.Picture.Page))
+            ),
+            cancel
+        );
+    }
+
+    private static string NameOf(FilePicture picture) => picture.Name.Trim() is { Length: > 0 } given ? given : "Picture";
+
+    /// <summary>A plan that cannot be worked out is not taken in.</summary>
+    /// <exception cref="PlanFileException">It would take too many steps.</exception>
+    private static void CheckWork(Plan plan)
+    {
+        try
         {
-            var name = picture.Name.Trim() is { Length: > 0 and <= 80 } given ? given : "Picture";
-            context.Add(one.Record(planId, Guid.Parse(picture.Id), name, picture.Page));
+            var planner = new Planner();
+            foreach (var scheme in plan.Schemes)
+                planner.StateOf(plan, scheme.Id, plan.FirstLevel.Id);
         }
-        await context.SaveChangesAsync(cancel);
-        return planId;
+        catch (TooMuchWorkException e)
+        {
+            throw new PlanFileException(e.Message);
+        }
     }
 }

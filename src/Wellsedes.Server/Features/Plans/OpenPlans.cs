@@ -3,8 +3,8 @@ using Wellsedes.Store;
 
 namespace Wellsedes.Server.Features.Plans;
 
-/// <summary>The plans held in memory, each loaded once when first asked for.</summary>
-public sealed class OpenPlans(PlanStore store)
+/// <summary>The plans locked in memory, each loaded once when first asked for.</summary>
+public sealed class OpenPlans(PlanStore store, ILogger<OpenPlan> log)
 {
     private readonly ConcurrentDictionary<Guid, Lazy<Task<OpenPlan?>>> plans = new();
 
@@ -29,5 +29,6 @@ public sealed class OpenPlans(PlanStore store)
     /// <summary>Forgets a plan, so that it is read again: another program has written to it.</summary>
     public void Forget(Guid id) => plans.TryRemove(id, out _);
 
-    private async Task<OpenPlan?> LoadAsync(Guid id) => await store.LoadAsync(id) is { } stored ? new OpenPlan(id, stored, store) : null;
+    private async Task<OpenPlan?> LoadAsync(Guid id) =>
+        await store.LoadAsync(id) is { } stored ? new OpenPlan(id, stored, store, log) : null;
 }

@@ -6,6 +6,7 @@ using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
+using Wellsedes.Core.Plans;
 using Wellsedes.Formats.PlanFile;
 using Wellsedes.Server.Features.Pictures;
 using Wellsedes.Server.Security;
@@ -32,6 +33,7 @@ public static class PlanEndpoints
         api.MapPost("/plans/{planId:guid}/probes", ProbeAsync).NeedsRole(ProjectRole.Editor).WithName("probePlan");
         api.MapPost("/plans/{planId:guid}/undo", UndoAsync).NeedsRole(ProjectRole.Editor).WithName("undo");
         api.MapPost("/plans/{planId:guid}/redo", RedoAsync).NeedsRole(ProjectRole.Editor).WithName("redo");
+        api.MapPost("/plans/{planId:guid}/take-back", TakeBackAsync).NeedsRole(ProjectRole.Editor).WithName("takeBack");
         api.MapGet("/plans/{planId:guid}/near", NearAsync).NeedsRole(ProjectRole.Viewer).WithName("near");
         api.MapGet("/plans/{planId:guid}/route", RouteAsync).NeedsRole(ProjectRole.Viewer).WithName("route");
         api.MapGet("/plans/{planId:guid}/file", FileAsync).NeedsRole(ProjectRole.Viewer).WithName("exportPlan");
@@ -46,6 +48,7 @@ public static class PlanEndpoints
     private static async Task<Results<Ok<PlanView>, NotFound>> OpenAsync(
         Guid planId,
         ClaimsPrincipal person,
+        string? schemeId,
         OpenPlans plans,
         Roles roles,
         WellsedesContext context,
@@ -55,7 +58,7 @@ public static class PlanEndpoints
         var record = await context.Plans.AsNoTracking().Include(plan => plan.Project).FirstAsync(plan => plan.Id == planId, cancel);
         var role = await roles.ForPlanAsync(planId, person.Id(), cancel);
         return await plans.GetAsync(planId) is { } plan
-            ? TypedResults.Ok(await plan.ViewAsync(record, role!.Value, person.Id(), cancel))
+            ? TypedResults.Ok(await plan.ViewAsync(record, role!.Value, person.Id(), schemeId, cancel))
             : TypedResults.NotFound();
     }
 
@@ -70,23 +73,33 @@ public static class PlanEndpoints
 
     /// <summary>The same question as the live link's, for programs without one.</summary>
     private static async Task<ProbeView> ProbeAsync(Guid planId, EditRequest request, OpenPlans plans, CancellationToken cancel) =>
-        await (await plans.GetAsync(planId))!.ProbeAsync(request.Edit, request.LevelId, cancel);
+        await (await plans.GetAsync(planId))!.ProbeAsync(request.Edit, request.SchemeId, request.LevelId, cancel);
 
     private static Task<Results<Ok<EditDone>, JsonHttpResult<Problem>>> UndoAsync(
         Guid planId,
+        string? schemeId,
         ClaimsPrincipal person,
         OpenPlans plans,
         IHubContext<PlanHub> hub,
         CancellationToken cancel
-    ) => DoAsync(planId, plans, hub, plan => plan.UndoAsync(person.Id(), Name(person), cancel));
+    ) => DoAsync(planId, plans, hub, plan => plan.UndoAsync(person.Id(), Name(person), schemeId, cancel));
 
     private static Task<Results<Ok<EditDone>, JsonHttpResult<Problem>>> RedoAsync(
+        Guid planId,
+        string? schemeId,
+        ClaimsPrincipal person,
+        OpenPlans plans,
+        IHubContext<PlanHub> hub,
+        CancellationToken cancel
+    ) => DoAsync(planId, plans, hub, plan => plan.RedoAsync(person.Id(), Name(person), schemeId, cancel));
+
+    private static Task<Results<Ok<EditDone>, JsonHttpResult<Problem>>> TakeBackAsync(
         Guid planId,
         ClaimsPrincipal person,
         OpenPlans plans,
         IHubContext<PlanHub> hub,
         CancellationToken cancel
-    ) => DoAsync(planId, plans, hub, plan => plan.RedoAsync(person.Id(), Name(person), cancel));
+    ) => DoAsync(planId, plans, hub, plan => plan.TakeBackAsync(person.Id(), Name(person), cancel));
 
     private static async Task<Results<Ok<EditDone>, JsonHttpResult<Problem>>> DoAsync(
         Guid planId,
@@ -113,13 +126,19 @@ public static class PlanEndpoints
     private static async Task<IReadOnlyList<NearDistance>> NearAsync(
         Guid planId,
         string[] id,
+        string? schemeId,
         string? levelId,
         OpenPlans plans,
         CancellationToken cancel
-    ) => await (await plans.GetAsync(planId))!.NearAsync(id.ToHashSet(), levelId, cancel);
+    ) => await (await plans.GetAsync(planId))!.NearAsync(id.ToHashSet(), schemeId, levelId, cancel);
 
-    private static async Task<IReadOnlyList<Point>> RouteAsync(Guid planId, string finding, OpenPlans plans, CancellationToken cancel) =>
-        await (await plans.GetAsync(planId))!.RouteAsync(finding, cancel);
+    private static async Task<IReadOnlyList<Point>> RouteAsync(
+        Guid planId,
+        string finding,
+        string? schemeId,
+        OpenPlans plans,
+        CancellationToken cancel
+    ) => await (await plans.GetAsync(planId))!.RouteAsync(finding, schemeId, cancel);
 
     private static async Task<FileContentHttpResult> FileAsync(
         Guid planId,

@@ -25,10 +25,25 @@ public sealed class PlanHub(OpenPlans plans, Roles roles, SimulatedMeter meter) 
 
     /// <summary>What an edit would do, seen on a level. Nothing is applied.</summary>
     [NeedsPlanRole(ProjectRole.Editor)]
-    public async Task<ProbeView> Probe(Guid planId, Edit edit, string levelId)
+    public async Task<ProbeView> Probe(Guid planId, Edit edit, string levelId, string schemeId)
     {
         await NeedAsync(planId, ProjectRole.Editor);
-        return await (await PlanAsync(planId)).ProbeAsync(edit, levelId, Context.ConnectionAborted);
+        return await (await PlanAsync(planId)).ProbeAsync(edit, schemeId, levelId, Context.ConnectionAborted);
+    }
+
+    /// <summary>The figures of a scheme as they are: asked when somebody looks at another scheme, or has changed it.</summary>
+    [NeedsPlanRole(ProjectRole.Viewer)]
+    public async Task<FiguresView> Figures(Guid planId, string schemeId)
+    {
+        await NeedAsync(planId, ProjectRole.Viewer);
+        try
+        {
+            return await (await PlanAsync(planId)).FiguresAsync(schemeId, Context.ConnectionAborted);
+        }
+        catch (PlanFaultException e)
+        {
+            throw new HubException(e.Message);
+        }
     }
 
     /// <summary>Where a hand points while it draws.</summary>

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using System.Globalization;
 using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Capacity;
+using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Findings;
@@ -13,7 +14,19 @@ using Wellsedes.Store;
 namespace Wellsedes.Server.Features.Plans;
 
 /// <summary>An item as the client shows it: which form it has and what it is called.</summary>
-public sealed record ItemView(string Id, string Form, string Name, double Width, double Depth, double Height, int MostPlaces);
+public sealed record ItemView(
+    string Id,
+    string Form,
+    string Name,
+    double Width,
+    double Depth,
+    double Height,
+    int MostSeats,
+    ItemParameterView[] Parameters
+);
+
+/// <summary>A parameter of an item's maker and what it is now: one figure or a list, in mm.</summary>
+public sealed record ItemParameterView(string Key, string Label, bool IsList, double[] Value);
 
 /// <summary>A room as found; Id is of an entity only when it is named.</summary>
 public sealed record RoomView(
@@ -38,7 +51,7 @@ public sealed record OpeningView(
     string Id,
     double X,
     double Y,
-    double Turn,
+    double Rotation,
     double WallThickness,
     bool RoomOnLeft,
     bool RoomOnRight,
@@ -51,7 +64,7 @@ public sealed record OpeningView(
 /// <summary>A wall's lengths in mm along its centre and its faces, its outline, and whether its faces look into rooms.</summary>
 public sealed record WallView(string Id, double Length, double Left, double Right, bool RoomOnLeft, bool RoomOnRight, Point[] Outline);
 
-public sealed record LooseEndView(string WallId, bool AtStart, Point At, Point Meets, double Gap);
+public sealed record UnjoinedEndView(string WallId, bool AtStart, Point At, Point Meets, double Gap);
 
 /// <summary>The shell of one level as the client paints and lists it; paths are SVG path data in mm with y up.</summary>
 public sealed record ShellView(
@@ -61,18 +74,13 @@ public sealed record ShellView(
     string? Windows,
     string? Leaves,
     string? Swings,
-    string? Columns,
-    string? KeepClear,
     string? Boundaries,
-    string? Steps,
-    string? Fittings,
-    string? Points,
     string? Overhead,
     RoomView[] Rooms,
     string[] Unenclosed,
     OpeningView[] Openings,
     WallView[] WallViews,
-    LooseEndView[] LooseEnds,
+    UnjoinedEndView[] UnjoinedEnds,
     Core.Spaces.LevelAreas Areas,
     double[]? Box
 )
@@ -87,12 +95,7 @@ public sealed record ShellView(
             paths.Windows?.ToPathData(),
             paths.Leaves?.ToPathData(),
             paths.Swings?.ToPathData(),
-            paths.Columns?.ToPathData(),
-            paths.KeepClear?.ToPathData(),
             paths.Boundaries?.ToPathData(),
-            paths.Steps?.ToPathData(),
-            paths.Fittings?.ToPathData(),
-            paths.Points?.ToPathData(),
             paths.Overhead?.ToPathData(),
             [
                 .. space.Rooms.Select(room => new RoomView(
@@ -112,7 +115,7 @@ public sealed record ShellView(
             [.. space.Unenclosed.Select(room => room.Name)],
             [.. space.Openings.Select(place => OfOpening(space, place))],
             [.. space.Bodies.Values.OrderBy(body => body.Wall.Id, StringComparer.Ordinal).Select(body => OfWall(space, body))],
-            [.. space.LooseEnds.Select(end => new LooseEndView(end.WallId, end.AtStart, end.At, end.Meets, end.Gap))],
+            [.. space.UnjoinedEnds.Select(end => new UnjoinedEndView(end.WallId, end.AtStart, end.At, end.Meets, end.Gap))],
             space.Areas,
             space.Bounds.IsEmpty ? null : [space.Bounds.MinX, space.Bounds.MinY, space.Bounds.MaxX, space.Bounds.MaxY]
         );
@@ -130,7 +133,7 @@ public sealed record ShellView(
             opening.Id,
             place.Frame.X,
             place.Frame.Y,
-            place.Frame.Turn,
+            place.Frame.Rotation,
             wall.Thickness,
             RoomBeside(space, wall, opening.Along, 1),
             RoomBeside(space, wall, opening.Along, -1),
@@ -166,10 +169,27 @@ public sealed record ShellView(
 }
 
 /// <summary>What is derived and changes with nearly every edit.</summary>
-public sealed record FiguresView(Tally Tally, ImmutableArray<Finding> Findings, ImmutableArray<RoomFigures> Rooms)
+public sealed record FiguresView(
+    Tally Tally,
+    ImmutableArray<Finding> Findings,
+    ImmutableArray<RoomFigures> Rooms,
+    ImmutableArray<AreaFigures> Areas
+)
 {
-    public static FiguresView Of(PlanState state) => new(state.Tally, state.Findings, [.. state.Levels.SelectMany(level => level.Rooms)]);
+    /// <summary>Of a plan that cannot be worked out.</summary>
+    public static FiguresView None { get; } = new(Tally.None, [], [], []);
+
+    public static FiguresView Of(PlanState state) =>
+        new(
+            state.Tally,
+            state.Findings,
+            [.. state.Levels.SelectMany(level => level.Rooms)],
+            [.. state.Levels.SelectMany(level => level.Areas)]
+        );
 }
+
+/// <summary>Why a plan opens for reading only: the entity at fault ("" for none by itself) and the change that would be taken back.</summary>
+public sealed record PlanFault(string EntityId, string Message, string? LastChange);
 
 /// <summary>What a person can take back and bring again: the labels of those changes.</summary>
 public sealed record UndoView(string? Undo, string? Redo);
@@ -185,21 +205,26 @@ public sealed record PlanView(
     ImmutableArray<Entity> Entities,
     ImmutableArray<ItemView> Items,
     Dictionary<string, FormView> Forms,
+    ImmutableArray<ThingView> Things,
     ImmutableArray<ShellView> Shells,
     FiguresView Figures,
-    UndoView Undo
+    UndoView Undo,
+    PlanFault? Fault = null
 );
 
 /// <summary>A change as it is told to everyone who has the plan open.</summary>
+/// <param name="SchemeId">The scheme whose figures these are: the one the author looks at.</param>
 /// <param name="Shells">Only of levels whose shell changed.</param>
 /// <param name="Forms">Only the forms of changed items.</param>
 public sealed record ChangedView(
     long Revision,
     string Author,
     string Label,
+    string SchemeId,
     ImmutableArray<EntityAfter> Entities,
     ImmutableArray<ItemView> Items,
     Dictionary<string, FormView> Forms,
+    ImmutableArray<ThingView> Things,
     ImmutableArray<ShellView> Shells,
     FiguresView Figures
 );
@@ -208,7 +233,8 @@ public sealed record ChangedView(
 public sealed record EntityAfter(string Id, Entity? After = null);
 
 /// <param name="LevelId">The level a probe is seen on; the first one when it is not said.</param>
-public sealed record EditRequest(long BaseRevision, Edit Edit, string? LevelId = null);
+/// <param name="SchemeId">The scheme that is looked at, whose figures are answered; the first one when it is not said.</param>
+public sealed record EditRequest(long BaseRevision, Edit Edit, string? LevelId = null, string? SchemeId = null);
 
 /// <summary>An answered edit: the change and what its author can undo now.</summary>
 public sealed record EditDone(ChangedView Changed, UndoView Undo);
@@ -220,24 +246,51 @@ public sealed record ProbeView(
     ImmutableArray<Point> Guide,
     ImmutableArray<NearDistance> Near,
     FiguresView? Figures,
-    ShellView? Shell
-);
+    ShellView? Shell,
+    ImmutableArray<ThingView> Things
+)
+{
+    public static ProbeView Refused(Problem problem) => new(problem, [], "", [], [], null, null, []);
+}
 
 internal static class ItemViews
 {
-    public static (ItemView View, string Key, FormView? Form) Of(Item item, Planner planner, Checks checks, ISet<string> known)
+    public static (ItemView View, string Key, FormView? Form) Of(Item item, Planner planner, Plan plan, Checks checks, ISet<string> known)
     {
-        var kind = planner.Forms.Catalogue.Find(item.Catalogue)!;
+        var kind = plan.CatalogueItem(item.Catalogue)!;
         var size = ItemForms.SizeOf(item, kind);
-        var places = item.Places ?? kind.Places;
+        var seats = item.Seats ?? kind.Seats;
+        ItemParameterView[] parameters =
+        [
+            .. FormMaker
+                .Find(kind.Maker)
+                .Parameters.Select(p => new ItemParameterView(
+                    p.Key,
+                    p.Label,
+                    p.IsList,
+                    [.. item.Parameters?.List(p.Key) is { IsEmpty: false } own ? own : p.Usual]
+                )),
+        ];
+        var values = string.Join(
+            ";",
+            parameters.Select(p => string.Join(",", p.Value.Select(v => v.ToString("R", CultureInfo.InvariantCulture))))
+        );
+        // An own item may change under its key; its version tells its forms apart.
         var key = string.Create(
             CultureInfo.InvariantCulture,
-            $"{kind.Key}/{size.Width}x{size.Depth}/{places.Around}.{places.Front}.{places.Back}.{places.Left}.{places.Right}/{checks.OccupiedDepth}"
+            $"{kind.Key}@{plan.VersionOf(kind.Key)}/{size.Width}x{size.Depth}x{size.Height}/{seats.Around}.{seats.Front}.{seats.Back}.{seats.Left}.{seats.Right}/{checks.OccupiedDepth}/{values}"
         );
-        var form = known.Add(key)
-            ? FormView.Of(planner.Forms.FormOf(kind, size, places, checks.OccupiedDepth), checks.OccupiedDepth)
-            : null;
-        var view = new ItemView(item.Id, key, PlacedItem.NameOf(item, kind), size.Width, size.Depth, size.Height, kind.MostPlaces);
+        var form = known.Add(key) ? FormView.Of(planner.Forms.FormOf(plan, item, kind, checks.OccupiedDepth), checks.OccupiedDepth) : null;
+        var view = new ItemView(
+            item.Id,
+            key,
+            PlacedItem.NameOf(item, kind),
+            size.Width,
+            size.Depth,
+            size.Height,
+            kind.MostSeats,
+            parameters
+        );
         return (view, key, form);
     }
 
@@ -253,7 +306,7 @@ internal static class ItemViews
         var checks = plan.All<Checks>().ToDictionary(c => c.SchemeId);
         foreach (var item in items)
         {
-            var (view, key, form) = Of(item, planner, checks[item.SchemeId], known);
+            var (view, key, form) = Of(item, planner, plan, checks[item.SchemeId], known);
             views.Add(view);
             if (form is not null)
                 forms[key] = form;

@@ -4,16 +4,21 @@ using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Things;
 using Wellsedes.Formats.PlanFile;
 using Wellsedes.Server.Features.Pictures;
+using Wellsedes.Server.Features.Plans;
 using Wellsedes.Server.Security;
 using Wellsedes.Store;
 
 namespace Wellsedes.Server.Features.Projects;
 
-public sealed record ProjectView(Guid Id, string Name, ProjectRole Role, PlanEntry[] Plans, MemberView[] Members);
+public sealed record ProjectView(Guid Id, string Name, ProjectRole Role, PlanEntry[] Plans, PlanEntry[] DeletedPlans, MemberView[] Members);
 
-public sealed record PlanEntry(Guid Id, string Title, DateTime ChangedAt);
+/// <summary>A deleted project: it can be brought back until it is gone for good.</summary>
+public sealed record DeletedProject(Guid Id, string Name, DateTime DeletedAt);
+
+public sealed record PlanEntry(Guid Id, string Title, DateTime ChangedAt, DateTime? DeletedAt);
 
 public sealed record MemberView(Guid PersonId, string Name, ProjectRole Role);
 
@@ -35,6 +40,15 @@ public static class ProjectEndpoints
         api.MapDelete("/projects/{projectId:guid}/members/{personId:guid}", RemoveMemberAsync)
             .NeedsRole(ProjectRole.Owner)
             .WithName("removeMember");
+        api.MapGet("/deleted-projects", ListDeletedAsync).WithName("listDeletedProjects");
+        api.MapDelete("/projects/{projectId:guid}", DeleteAsync).NeedsRole(ProjectRole.Owner).WithName("deleteProject");
+        api.MapPost("/projects/{projectId:guid}/restore", RestoreAsync)
+            .NeedsRole(ProjectRole.Owner, deleted: true)
+            .WithName("restoreProject");
+        api.MapDelete("/plans/{planId:guid}", DeletePlanAsync).NeedsRole(ProjectRole.Editor).WithName("deletePlan");
+        api.MapPost("/projects/{projectId:guid}/deleted-plans/{deletedPlanId:guid}/restore", RestorePlanAsync)
+            .NeedsRole(ProjectRole.Editor)
+            .WithName("restorePlan");
         api.MapPost("/projects/{projectId:guid}/plans", AddPlanAsync).NeedsRole(ProjectRole.Editor).WithName("addPlan");
         api.MapPost("/projects/{projectId:guid}/plan-files", ImportAsync).NeedsRole(ProjectRole.Editor).WithName("importPlan");
     }
@@ -43,15 +57,21 @@ public static class ProjectEndpoints
     {
         var id = person.Id();
         return await context
-            .Projects.Where(project => project.Members.Any(member => member.PersonId == id))
+            .Projects.Where(project => project.DeletedAt == null && project.Members.Any(member => member.PersonId == id))
             .OrderBy(project => project.Name)
             .Select(project => new ProjectView(
                 project.Id,
                 project.Name,
                 project.Members.First(member => member.PersonId == id).Role,
                 project
-                    .Plans.OrderByDescending(plan => plan.ChangedAt)
-                    .Select(plan => new PlanEntry(plan.Id, plan.Title, plan.ChangedAt))
+                    .Plans.Where(plan => plan.DeletedAt == null)
+                    .OrderByDescending(plan => plan.ChangedAt)
+                    .Select(plan => new PlanEntry(plan.Id, plan.Title, plan.ChangedAt, null))
+                    .ToArray(),
+                project
+                    .Plans.Where(plan => plan.DeletedAt != null)
+                    .OrderByDescending(plan => plan.DeletedAt)
+                    .Select(plan => new PlanEntry(plan.Id, plan.Title, plan.ChangedAt, plan.DeletedAt))
                     .ToArray(),
                 project
                     .Members.OrderByDescending(member => member.Role)
@@ -62,6 +82,54 @@ public static class ProjectEndpoints
             .ToArrayAsync(cancel);
     }
 
+    private static async Task<DeletedProject[]> ListDeletedAsync(ClaimsPrincipal person, WellsedesContext context, CancellationToken cancel)
+    {
+        var id = person.Id();
+        return await context
+            .Projects.Where(p => p.DeletedAt != null && p.Members.Any(m => m.PersonId == id && m.Role == ProjectRole.Owner))
+            .OrderByDescending(p => p.DeletedAt)
+            .Select(p => new DeletedProject(p.Id, p.Name, p.DeletedAt!.Value))
+            .ToArrayAsync(cancel);
+    }
+
+    private static async Task<NoContent> DeleteAsync(Guid projectId, OpenPlans plans, WellsedesContext context, CancellationToken cancel)
+    {
+        await context
+            .Projects.Where(p => p.Id == projectId)
+            .ExecuteUpdateAsync(p => p.SetProperty(x => x.DeletedAt, DateTime.UtcNow), cancel);
+        foreach (var plan in await context.Plans.Where(p => p.ProjectId == projectId).Select(p => p.Id).ToArrayAsync(cancel))
+            plans.Forget(plan);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<NoContent> RestoreAsync(Guid projectId, WellsedesContext context, CancellationToken cancel)
+    {
+        await context
+            .Projects.Where(p => p.Id == projectId)
+            .ExecuteUpdateAsync(p => p.SetProperty(x => x.DeletedAt, (DateTime?)null), cancel);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<NoContent> DeletePlanAsync(Guid planId, OpenPlans plans, WellsedesContext context, CancellationToken cancel)
+    {
+        await context.Plans.Where(p => p.Id == planId).ExecuteUpdateAsync(p => p.SetProperty(x => x.DeletedAt, DateTime.UtcNow), cancel);
+        plans.Forget(planId);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<Results<NoContent, NotFound>> RestorePlanAsync(
+        Guid projectId,
+        Guid deletedPlanId,
+        WellsedesContext context,
+        CancellationToken cancel
+    )
+    {
+        var back = await context
+            .Plans.Where(p => p.Id == deletedPlanId && p.ProjectId == projectId && p.DeletedAt != null)
+            .ExecuteUpdateAsync(p => p.SetProperty(x => x.DeletedAt, (DateTime?)null), cancel);
+        return back == 0 ? TypedResults.NotFound() : TypedResults.NoContent();
+    }
+
     private static async Task<Results<Ok<PlanMade>, ProblemHttpResult>> AddAsync(
         NewProject request,
         ClaimsPrincipal person,
@@ -69,7 +137,7 @@ public static class ProjectEndpoints
         CancellationToken cancel
     )
     {
-        if (request.Name.Trim().Length is 0 or > 80)
+        if (request.Name.Trim().Length == 0 || WellFormed.Text("name", request.Name.Trim()) is not null)
             return TypedResults.Problem("The name must have 1 to 80 characters.", statusCode: 422);
         var project = new Project
         {
@@ -144,17 +212,16 @@ public static class ProjectEndpoints
     )
     {
         var title = request.Title.Trim();
-        if (title.Length is 0 or > 80)
+        if (title.Length == 0 || WellFormed.Text("title", title) is not null)
             return TypedResults.Problem("The title must have 1 to 80 characters.", statusCode: 422);
-        var plan = Plan.Of(PlanStart.Entities(title, request.Units));
-        return TypedResults.Ok(new PlanMade(await store.AddAsync(projectId, plan, cancel)));
+        var plan = Plan.Of(PlanStart.Entities(title, request.Units), Shipped.Library);
+        return TypedResults.Ok(new PlanMade(await store.AddAsync(projectId, plan, null, cancel)));
     }
 
     private static async Task<Results<Ok<PlanMade>, ProblemHttpResult>> ImportAsync(
         Guid projectId,
         HttpRequest request,
         PlanStore store,
-        WellsedesContext context,
         CancellationToken cancel
     )
     {
@@ -164,7 +231,7 @@ public static class ProjectEndpoints
         await request.Body.CopyToAsync(file, cancel);
         try
         {
-            return TypedResults.Ok(new PlanMade(await PlanFileImport.AddAsync(file.ToArray(), projectId, store, context, cancel)));
+            return TypedResults.Ok(new PlanMade(await PlanFileImport.AddAsync(file.ToArray(), projectId, store, cancel)));
         }
         catch (PlanFileException e)
         {

@@ -1,7 +1,6 @@
 using System.Security.Claims;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
-using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
@@ -19,6 +18,7 @@ using Wellsedes.Store;
 namespace Wellsedes.Server.Features.Sheets;
 
 public sealed record RegisterEntry(
+    string SheetId,
     string Letter,
     DateTime IssuedAt,
     string IssuedBy,
@@ -29,8 +29,8 @@ public sealed record RegisterEntry(
     string LevelName
 );
 
-/// <summary>Issues the sheet of a level as it is now, for somebody.</summary>
-public sealed record IssueRequest(string For, string? LevelId = null);
+/// <summary>Issues a sheet as it is now, for somebody.</summary>
+public sealed record IssueRequest(string For);
 
 /// <summary>How the sheet comes out: its scale, whether it fits, and the revision an issue would get.</summary>
 public sealed record SheetFacts(double Ratio, string ScaleName, bool Fits, double Width, double Height, string NextLetter);
@@ -39,45 +39,47 @@ public static class SheetEndpoints
 {
     public static void MapSheets(this RouteGroupBuilder api)
     {
-        var sheets = api.MapGroup("/plans/{planId:guid}");
-        sheets.MapGet("/sheet", FactsAsync).NeedsRole(ProjectRole.Viewer).WithName("sheetFacts");
-        sheets.MapGet("/sheet.{kind:regex(^(pdf|svg|png|csv)$)}", FileAsync).NeedsRole(ProjectRole.Viewer).WithName("sheetFile");
-        sheets.MapGet("/register", RegisterAsync).NeedsRole(ProjectRole.Viewer).WithName("register");
-        sheets.MapPost("/register", IssueAsync).NeedsRole(ProjectRole.Editor).WithName("issueRevision");
-        sheets
-            .MapGet("/register/{letter}/sheet.{kind:regex(^(pdf|svg|csv|json)$)}", IssuedAsync)
+        api.MapGet("/plans/{planId:guid}/register", RegisterAsync).NeedsRole(ProjectRole.Viewer).WithName("register");
+        var sheet = api.MapGroup("/plans/{planId:guid}/sheets/{sheetId}");
+        sheet.MapGet("/facts", FactsAsync).NeedsRole(ProjectRole.Viewer).WithName("sheetFacts");
+        sheet.MapGet("/draft.{kind:regex(^(pdf|svg|png|csv)$)}", FileAsync).NeedsRole(ProjectRole.Viewer).WithName("sheetFile");
+        sheet.MapPost("/revisions", IssueAsync).NeedsRole(ProjectRole.Editor).WithName("issueRevision");
+        sheet
+            .MapGet("/revisions/{letter}.{kind:regex(^(pdf|svg|csv|json)$)}", IssuedAsync)
             .NeedsRole(ProjectRole.Viewer)
             .WithName("issuedFile");
     }
 
-    private sealed record Made(Sheet Sheet, SheetSettings Settings, PlanState State, long Revision);
+    private sealed record Made(Sheet Sheet, SheetSettings Settings, PlanState State, long Revision, string Letter);
 
-    private static async Task<SheetFacts> FactsAsync(
+    private static async Task<Results<Ok<SheetFacts>, NotFound>> FactsAsync(
         Guid planId,
-        string? levelId,
+        string sheetId,
         OpenPlans plans,
         WellsedesContext context,
         CancellationToken cancel
     )
     {
-        var letter = await NextLetterAsync(planId, context, cancel);
-        var made = await MakeAsync(planId, plans, context, levelId, letter, "Draft", cancel);
+        if (await MakeAsync(planId, sheetId, plans, context, "Draft", cancel) is not { } made)
+            return TypedResults.NotFound();
         var drawing = made.Sheet.Drawing;
-        return new SheetFacts(made.Sheet.Ratio, made.Sheet.ScaleName, made.Sheet.Fits, drawing.Width, drawing.Height, letter);
+        return TypedResults.Ok(
+            new SheetFacts(made.Sheet.Ratio, made.Sheet.ScaleName, made.Sheet.Fits, drawing.Width, drawing.Height, made.Letter)
+        );
     }
 
-    private static async Task<FileContentHttpResult> FileAsync(
+    private static async Task<Results<FileContentHttpResult, NotFound>> FileAsync(
         Guid planId,
+        string sheetId,
         string kind,
-        string? levelId,
         OpenPlans plans,
         WellsedesContext context,
         CancellationToken cancel
     )
     {
-        var letter = await NextLetterAsync(planId, context, cancel);
-        var made = await MakeAsync(planId, plans, context, levelId, letter, "Draft", cancel);
-        var name = FileNames.Of($"{made.Settings.SheetNumber} {made.State.Plan.Details.Title} draft", kind);
+        if (await MakeAsync(planId, sheetId, plans, context, "Draft", cancel) is not { } made)
+            return TypedResults.NotFound();
+        var name = FileNames.Of($"{made.Settings.TitleBlock.SheetNumber} {made.State.Plan.Details.Title} draft", kind);
         return kind switch
         {
             "pdf" => TypedResults.File(PdfWriter.Write(made.Sheet.Drawing), "application/pdf", name),
@@ -90,12 +92,23 @@ public static class SheetEndpoints
     private static async Task<RegisterEntry[]> RegisterAsync(Guid planId, WellsedesContext context, CancellationToken cancel) =>
         await context
             .Issued.Where(issued => issued.PlanId == planId)
-            .OrderByDescending(issued => issued.Number)
-            .Select(i => new RegisterEntry(i.Letter, i.IssuedAt, i.IssuedBy, i.For, i.Paper, i.ScaleName, i.PlanRevision, i.LevelName))
+            .OrderByDescending(issued => issued.IssuedAt)
+            .Select(i => new RegisterEntry(
+                i.SheetId,
+                i.Letter,
+                i.IssuedAt,
+                i.IssuedBy,
+                i.For,
+                i.Paper,
+                i.ScaleName,
+                i.PlanRevision,
+                i.LevelName
+            ))
             .ToArrayAsync(cancel);
 
-    private static async Task<Results<Ok<RegisterEntry>, ProblemHttpResult>> IssueAsync(
+    private static async Task<Results<Ok<RegisterEntry>, NotFound, ProblemHttpResult>> IssueAsync(
         Guid planId,
+        string sheetId,
         IssueRequest request,
         ClaimsPrincipal person,
         OpenPlans plans,
@@ -103,10 +116,10 @@ public static class SheetEndpoints
         CancellationToken cancel
     )
     {
-        if (request.For.Length > 80)
-            return TypedResults.Problem("\"Issued for\" has more than 80 characters.", statusCode: 422);
-        var letter = await NextLetterAsync(planId, context, cancel);
-        var made = await MakeAsync(planId, plans, context, request.LevelId, letter, "Issued", cancel);
+        if (WellFormed.Text("issued for", request.For) is { } problem)
+            return TypedResults.Problem(problem.Message, statusCode: 422);
+        if (await MakeAsync(planId, sheetId, plans, context, "Issued", cancel) is not { } made)
+            return TypedResults.NotFound();
         if (!made.Sheet.Fits)
             return TypedResults.Problem(
                 $"At {made.Sheet.ScaleName} the plan does not fit {made.Settings.Paper}; choose a larger paper or a smaller scale.",
@@ -116,8 +129,9 @@ public static class SheetEndpoints
         {
             PlanId = planId,
             SchemeId = made.State.SchemeId,
-            Letter = letter,
-            Number = Letters.Number(letter),
+            SheetId = made.Settings.Id,
+            Letter = made.Letter,
+            Number = Letters.Number(made.Letter),
             PlanRevision = made.Revision,
             IssuedAt = DateTime.UtcNow,
             IssuedById = person.Id(),
@@ -139,13 +153,14 @@ public static class SheetEndpoints
         catch (DbUpdateException e) when (e.InnerException is Npgsql.PostgresException { SqlState: "23505" })
         {
             return TypedResults.Problem(
-                $"Somebody has just issued revision {letter}; look at the register and issue again.",
+                $"Somebody has just issued revision {made.Letter}; look at the register and issue again.",
                 statusCode: 409
             );
         }
         return TypedResults.Ok(
             new RegisterEntry(
-                letter,
+                issued.SheetId,
+                issued.Letter,
                 issued.IssuedAt,
                 issued.IssuedBy,
                 issued.For,
@@ -159,6 +174,7 @@ public static class SheetEndpoints
 
     private static async Task<Results<FileContentHttpResult, NotFound>> IssuedAsync(
         Guid planId,
+        string sheetId,
         string letter,
         string kind,
         WellsedesContext context,
@@ -167,7 +183,7 @@ public static class SheetEndpoints
     {
         var issued = await context
             .Issued.AsNoTracking()
-            .Where(i => i.PlanId == planId && i.Letter == letter)
+            .Where(i => i.PlanId == planId && i.SheetId == sheetId && i.Letter == letter)
             .Select(i => new
             {
                 Content = kind == "pdf" ? i.Pdf
@@ -185,46 +201,33 @@ public static class SheetEndpoints
         };
         return issued is null
             ? TypedResults.NotFound()
-            : TypedResults.File(issued.Content, type, $"revision-{letter.ToLowerInvariant()}.{kind}");
+            : TypedResults.File(issued.Content, type, $"{FileNames.Of($"{sheetId} revision {letter}", kind)}");
     }
 
-    private static async Task<string> NextLetterAsync(Guid planId, WellsedesContext context, CancellationToken cancel) =>
-        Letters.Of(1 + (await context.Issued.Where(i => i.PlanId == planId).MaxAsync(i => (int?)i.Number, cancel) ?? 0));
+    private static byte[] ScheduleOf(Made made) => ScheduleCsv.Write(Schedule.Of(made.State.Items, made.State.Plan));
 
-    private static byte[] ScheduleOf(Made made) => ScheduleCsv.Write(Schedule.Of(made.State.Items, CatalogueList.Shipped));
-
-    private static async Task<Made> MakeAsync(
+    /// <summary>The sheet as it is now; null when the plan has no such sheet.</summary>
+    private static async Task<Made?> MakeAsync(
         Guid planId,
+        string sheetId,
         OpenPlans plans,
         WellsedesContext context,
-        string? levelId,
-        string letter,
         string status,
         CancellationToken cancel
     )
     {
         var project = await context.Plans.Where(p => p.Id == planId).Select(p => p.Project!.Name).FirstAsync(cancel);
+        var last = await context.Issued.Where(i => i.PlanId == planId && i.SheetId == sheetId).MaxAsync(i => (int?)i.Number, cancel) ?? 0;
         var open = (await plans.GetAsync(planId))!;
-        var (state, revision) = await open.AskAsync(
-            (planner, plan, revision) => (planner.StateOf(plan, plan.All<Scheme>().First().Id, open.LevelOf(levelId)), revision),
-            cancel
-        );
+        var settings = await open.AskAsync((_, plan, _) => plan.Find<SheetSettings>(sheetId), cancel);
+        if (settings is null)
+            return null;
+        var (state, revision) = await open.StateAsync(settings.SchemeId, settings.LevelId, cancel);
         // From here on everything is immutable: composing a sheet holds nobody up.
-        var settings = state.Plan.OfScheme<SheetSettings>(state.SchemeId).First();
-        var input = new SheetInput(
-            state.Plan,
-            settings,
-            state.Space,
-            state.Items,
-            state.Walkways.Ways,
-            state.Tally,
-            project,
-            letter,
-            status,
-            DateOnly.FromDateTime(DateTime.UtcNow)
-        );
-        var sheet = new SheetComposer(Typefaces.Shared).Compose(input);
-        return new Made(sheet, settings, state, revision);
+        settings = state.Plan.Find<SheetSettings>(sheetId) ?? settings;
+        var letter = Letters.Of(last + 1);
+        var input = state.SheetInput(settings, project, letter, status, DateOnly.FromDateTime(DateTime.UtcNow));
+        return new Made(new SheetComposer(Typefaces.Shared).Compose(input), settings, state, revision, letter);
     }
 }
 

@@ -32,20 +32,20 @@
 
   function facts({ item }: CatalogueEntry) {
     const { width, depth } = item.size as { width: number; depth: number };
-    const size = ["round-table", "standing-table", "stool", "plant"].includes(item.maker)
+    const size = ["round-table", "high-table", "stool", "plant"].includes(item.maker)
       ? `Ø ${writeLength(width, plan.units)}`
       : `${writeLength(width, plan.units)} × ${writeLength(depth, plan.units)}`;
-    const p = item.places ?? {};
-    const places = (p.around ?? 0) + (p.front ?? 0) + (p.back ?? 0) + (p.left ?? 0) + (p.right ?? 0);
-    return places
-      ? `${size} · ${places}${item.mostPlaces > places ? ` to ${item.mostPlaces}` : ""} ${item.mostPlaces === 1 ? "seat" : "seats"}`
+    const p = item.seats ?? {};
+    const seats = (p.around ?? 0) + (p.front ?? 0) + (p.back ?? 0) + (p.left ?? 0) + (p.right ?? 0);
+    return seats
+      ? `${size} · ${seats}${item.mostSeats > seats ? ` to ${item.mostSeats}` : ""} ${item.mostSeats === 1 ? "seat" : "seats"}`
       : size;
   }
 
   function take(entry: CatalogueEntry) {
     if (!plan.canEdit) return;
-    plan.pick([]);
-    tools.tool = { kind: "place", entry, turn: 0 };
+    plan.select([]);
+    tools.tool = { kind: "place", entry, rotation: 0 };
   }
 
   /** Dragging an entry onto the plan takes it along; letting go there puts it down. */

@@ -22,7 +22,7 @@
       <li>
         <button
           class="w-full rounded min-h-6 px-1.5 py-0.5 text-left hover:bg-moss-wash"
-          onclick={(e) => plan.pick([item.id], e.shiftKey)}>{name}</button
+          onclick={(e) => plan.select([item.id], e.shiftKey)}>{name}</button
         >
       </li>
     {:else}
@@ -37,7 +37,7 @@
         <li>
           <button
             class="w-full rounded min-h-6 px-1.5 py-0.5 text-left hover:bg-moss-wash"
-            onclick={() => plan.pick([item.id])}>{name}</button
+            onclick={() => plan.select([item.id])}>{name}</button
           >
         </li>
       {/each}

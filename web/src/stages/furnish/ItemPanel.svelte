@@ -10,18 +10,18 @@
   const facts = $derived(plan.itemViews.get(item.id));
   const kind = $derived(plan.catalogue?.items.find((entry) => entry.item.key === item.catalogue)?.item);
   const form = $derived(facts ? plan.forms.get(facts.form) : undefined);
-  const round = $derived(["round-table", "standing-table", "stool", "plant"].includes(kind?.maker ?? ""));
+  const round = $derived(["round-table", "high-table", "stool", "plant"].includes(kind?.maker ?? ""));
   const usual = $derived(kind?.size as { width: number; depth: number; height: number } | undefined);
-  const places = $derived({
+  const seats = $derived({
     around: 0,
     front: 0,
     back: 0,
     left: 0,
     right: 0,
-    ...(item.places ?? kind?.places ?? {}),
+    ...(item.seats ?? kind?.seats ?? {}),
   });
   const still = $derived(!plan.canEdit);
-  const fixed = $derived(still || item.held);
+  const fixed = $derived(still || item.locked);
 
   const resize = (change: { width?: number; depth?: number; height?: number }) =>
     plan.do({
@@ -33,13 +33,13 @@
       ...change,
       sure: false,
     });
-  const put = (change: { x?: number; y?: number; turn?: number }) =>
-    plan.do({ do: "put-item-at", id: item.id, x: item.x, y: item.y, turn: item.turn, ...change });
-  const seat = (side: keyof typeof places, by: number) =>
-    plan.do({ do: "set-places", id: item.id, places: { ...places, [side]: places[side] + by } });
+  const put = (change: { x?: number; y?: number; rotation?: number }) =>
+    plan.do({ do: "put-item-at", id: item.id, x: item.x, y: item.y, rotation: item.rotation, ...change });
+  const seat = (side: keyof typeof seats, by: number) =>
+    plan.do({ do: "set-seats", id: item.id, seats: { ...seats, [side]: seats[side] + by } });
 
-  const sides = $derived<[keyof typeof places, string][]>(
-    kind?.places.around
+  const sides = $derived<[keyof typeof seats, string][]>(
+    kind?.seats.around
       ? [["around", "Around"]]
       : [
           ["front", "Front"],
@@ -50,14 +50,14 @@
   );
 </script>
 
-<section class="p-3.5" aria-label="Picked item">
+<section class="p-3.5" aria-label="Selected item">
   <div class="flex items-baseline justify-between gap-2">
     <h2 class="text-[15px] font-semibold">{kind?.name}</h2>
     {#if item.setAside}<span class="text-soft">set aside</span>{/if}
   </div>
   <p class="text-soft">
-    {form?.seats ? (form.seats === 1 ? "1 seat" : `${form.seats} seats`) : kind?.kind}{item.held
-      ? " · held in place"
+    {form?.seats ? (form.seats === 1 ? "1 seat" : `${form.seats} seats`) : kind?.kind}{item.locked
+      ? " · locked in place"
       : ""}
   </p>
 
@@ -103,12 +103,12 @@
       onvalue={(y) => put({ y })}
     />
     <LengthField
-      label="Turn"
-      value={item.turn}
+      label="Rotation"
+      value={item.rotation}
       units={plan.units}
       angle
       disabled={fixed}
-      onvalue={(turn) => put({ turn })}
+      onvalue={(rotation) => put({ rotation })}
     />
   </div>
   <p class="mt-1 text-[11px] text-soft">
@@ -116,7 +116,7 @@
   </p>
 
   {#if kind?.chair}
-    <h3 class="heading mt-4 mb-2">Places</h3>
+    <h3 class="heading mt-4 mb-2">Seats</h3>
     {#each sides as [side, name] (side)}
       <div class="mb-1.5 flex items-center gap-2">
         <span class="w-[88px] text-soft">{name}</span>
@@ -124,10 +124,10 @@
           <button
             class="h-6 w-7 disabled:text-faint"
             aria-label="One place less, {name}"
-            disabled={still || places[side] === 0}
+            disabled={still || seats[side] === 0}
             onclick={() => seat(side, -1)}>−</button
           >
-          <span class="font-figure font-semibold">{places[side]}</span>
+          <span class="font-figure font-semibold">{seats[side]}</span>
           <button
             class="h-6 w-7 disabled:text-faint"
             aria-label="One place more, {name}"
@@ -137,7 +137,7 @@
         </span>
       </div>
     {/each}
-    <p class="text-[11px] text-soft">At most {kind.mostPlaces} for its size.</p>
+    <p class="text-[11px] text-soft">At most {kind.mostSeats} for its size.</p>
   {/if}
 
   <div class="mt-3 flex items-center gap-2">
@@ -159,8 +159,8 @@
     <h3 class="heading mt-4 mb-2">Arrange</h3>
     <div class="flex flex-wrap gap-1.5">
       <button class="action" onclick={() => duplicate(plan, [item.id])}>Duplicate</button>
-      <button class="action" onclick={() => plan.do({ do: "hold", ids: [item.id], held: !item.held })}
-        >{item.held ? "Let go" : "Hold in place"}</button
+      <button class="action" onclick={() => plan.do({ do: "lock", ids: [item.id], locked: !item.locked })}
+        >{item.locked ? "Unlock" : "Lock"}</button
       >
       <button
         class="action"

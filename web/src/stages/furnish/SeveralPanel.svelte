@@ -14,7 +14,7 @@
   );
 </script>
 
-<section class="p-3.5" aria-label="Picked items">
+<section class="p-3.5" aria-label="Selected items">
   <h2 class="text-[15px] font-semibold">{items.length} items</h2>
   <p class="text-soft">{seats} seats</p>
   <ul class="mt-3 max-h-80 overflow-y-auto border-y border-edge">
@@ -26,9 +26,9 @@
     <h3 class="heading mt-4 mb-2">Arrange</h3>
     <div class="flex flex-wrap gap-1.5">
       <button class="action" onclick={() => duplicate(plan, ids)}>Duplicate</button>
-      <button class="action" onclick={() => plan.do({ do: "turn-items", ids, degrees: 90 })}>Turn 90°</button>
-      <button class="action" onclick={() => plan.do({ do: "hold", ids, held: !items.every((i) => i.held) })}
-        >{items.every((i) => i.held) ? "Let go" : "Hold in place"}</button
+      <button class="action" onclick={() => plan.do({ do: "rotate-items", ids, degrees: 90 })}>Rotate 90°</button>
+      <button class="action" onclick={() => plan.do({ do: "lock", ids, locked: !items.every((i) => i.locked) })}
+        >{items.every((i) => i.locked) ? "Unlock" : "Lock"}</button
       >
       <button class="action" onclick={() => plan.do({ do: "set-items-aside", ids, setAside: true })}
         >Set aside</button

@@ -103,10 +103,10 @@
         <select
           class="field w-[84px]"
           aria-label="Which way round"
-          value={sheet.across ? "across" : "upright"}
-          onchange={(e) => set({ across: e.currentTarget.value === "across" })}
+          value={sheet.landscape ? "landscape" : "portrait"}
+          onchange={(e) => set({ landscape: e.currentTarget.value === "landscape" })}
         >
-          <option>across</option><option>upright</option>
+          <option>landscape</option><option>portrait</option>
         </select>
       </div>
       <div class="flex items-center gap-2">
@@ -182,7 +182,7 @@
       {/each}
     </div>
   {/if}
-  <h3 class="heading mt-4 mb-2">Hand over as</h3>
+  <h3 class="heading mt-4 mb-2">Export as</h3>
   <div class="flex flex-wrap gap-1.5">
     {#each files as [kind, name] (kind)}<a
         class="action"

@@ -7,7 +7,7 @@
   const finding = $derived(plan.findings.find((f) => f.id === plan.finding));
 
   function goTo() {
-    plan.pick(finding!.entityIds.filter((id) => plan.item(id)));
+    plan.select(finding!.entityIds.filter((id) => plan.item(id)));
     plan.stage = "furnish";
   }
 </script>

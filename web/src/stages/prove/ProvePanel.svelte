@@ -25,7 +25,7 @@
 
 <div class="p-3.5 pb-2">
   <h2 class="text-[15px] font-semibold">Prove</h2>
-  <p class="text-soft">Held against the checks below and the brief, with every change.</p>
+  <p class="text-soft">Locked against the checks below and the brief, with every change.</p>
   <div class="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="Kinds of findings">
     {#each kinds as [kind, name] (kind)}
       <button class="pill" aria-pressed={only === kind} onclick={() => (only = only === kind ? null : kind)}>
@@ -75,17 +75,17 @@
     <h3 class="heading">Checks</h3>
     <LengthField
       label="Main ways"
-      value={checks.mainWidth}
+      value={checks.mainAisle}
       units={plan.units}
       disabled={!plan.canEdit}
-      onvalue={(mainWidth) => set({ mainWidth })}
+      onvalue={(mainAisle) => set({ mainAisle })}
     />
     <LengthField
       label="Ways to seats"
-      value={checks.seatWidth}
+      value={checks.seatAccess}
       units={plan.units}
       disabled={!plan.canEdit}
-      onvalue={(seatWidth) => set({ seatWidth })}
+      onvalue={(seatAccess) => set({ seatAccess })}
     />
     <div class="flex items-center gap-2">
       <label class="w-[88px] text-soft" for="chairs">Chairs</label>

@@ -12,9 +12,9 @@
   let corners = $state<{ x: number; y: number }[]>([]);
   let area = $state<number | null>(null);
   let stated = $state({ scale: 50, paper: 420 });
-  const fixed = $derived(!!backing.held);
+  const fixed = $derived(!!backing.locked);
 
-  // The panel is made anew for each thing: a figure still being typed when another is picked goes to its own.
+  // The panel is made anew for each thing: a figure still being typed when another is selected goes to its own.
   // svelte-ignore state_referenced_locally
   const id = backing.id;
   const put = (change: Partial<Backing>) =>
@@ -131,18 +131,18 @@
     >
   </div>
 </details>
-<h3 class="heading pt-1">Turn</h3>
+<h3 class="heading pt-1">Rotation</h3>
 <div class="flex gap-1.5">
   <button class="action flex-1" disabled={fixed} onclick={() => level(false)}>Until level</button>
   <button class="action flex-1" disabled={fixed} onclick={() => level(true)}>Until upright</button>
 </div>
 <LengthField
-  label="Turn"
+  label="Rotation"
   angle
-  value={backing.turn}
+  value={backing.rotation}
   units={plan.units}
   disabled={fixed}
-  onvalue={(turn) => put({ turn })}
+  onvalue={(rotation) => put({ rotation })}
 />
 <h3 class="heading pt-1">Show</h3>
 <div class="flex items-center gap-2">

@@ -12,7 +12,7 @@
     tools.aim = null;
     tools.tool = {
       kind: "fixture",
-      fixture: { id: "", levelId: plan.levelId, x: 0, y: 0, turn: 0, held: false, ...fixture } as Fixture,
+      fixture: { id: "", levelId: plan.levelId, x: 0, y: 0, rotation: 0, locked: false, ...fixture } as Fixture,
     };
     if (event.detail === 0) tools.inMiddle();
   }

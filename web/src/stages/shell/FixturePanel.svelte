@@ -6,14 +6,14 @@
 
   let { plan, fixture }: { plan: OpenPlan; fixture: Fixture } = $props();
 
-  // The panel is made anew for each thing: a figure still being typed when another is picked goes to its own.
+  // The panel is made anew for each thing: a figure still being typed when another is selected goes to its own.
   // svelte-ignore state_referenced_locally
   const id = fixture.id;
   const put = (change: object) =>
     plan.do(
       () =>
         ({
-          do: "put-fixture",
+          do: "put-thing",
           fixture: { ...plan.entities.get(id), ...change },
           sure: false,
         }) as Edit,
@@ -21,7 +21,7 @@
   const walls = $derived(
     plan.near.map((n) => ({ ...n, wallId: plan.wallOf(n.otherId) })).filter((n) => n.wallId !== null),
   );
-  let grid = $state({ columns: 2, rows: 1, across: 3000, up: 3000 });
+  let grid = $state({ columns: 2, rows: 1, columnSpacing: 3000, rowSpacing: 3000 });
   const towards = (from: Spot, to: Spot) =>
     Math.abs(from.x - to.x) < Math.abs(from.y - to.y)
       ? `to the ${to.y > from.y ? "north" : "south"}`
@@ -48,7 +48,7 @@
 {/each}
 <LengthField label="Middle x" value={fixture.x} units={plan.units} onvalue={(x) => put({ x })} />
 <LengthField label="Middle y" value={fixture.y} units={plan.units} onvalue={(y) => put({ y })} />
-<LengthField label="Turn" angle value={fixture.turn} units={plan.units} onvalue={(turn) => put({ turn })} />
+<LengthField label="Rotation" angle value={fixture.rotation} units={plan.units} onvalue={(rotation) => put({ rotation })} />
 <LengthField
   label={round ? "Diameter" : "Width"}
   value={fixture.width}
@@ -141,15 +141,15 @@
       </div>
     {/each}
     <LengthField
-      label="Apart across"
-      value={grid.across}
+      label="Column spacing"
+      value={grid.columnSpacing}
       units={plan.units}
-      onvalue={(v) => (grid.across = v)}
+      onvalue={(v) => (grid.columnSpacing = v)}
     />
-    <LengthField label="Apart up" value={grid.up} units={plan.units} onvalue={(v) => (grid.up = v)} />
+    <LengthField label="Row spacing" value={grid.rowSpacing} units={plan.units} onvalue={(v) => (grid.rowSpacing = v)} />
     <button
       class="action w-full"
-      onclick={() => plan.do({ do: "repeat-fixture", id: fixture.id, newId: plan.newId("grid"), ...grid })}
+      onclick={() => plan.do({ do: "repeat-thing", id: fixture.id, newId: plan.newId("grid"), ...grid })}
       >Repeat</button
     >
   </div>

@@ -34,7 +34,7 @@
     playing = true;
     const box = plan.shell?.box;
     const start = { x: box ? box[2]! + 1500 : 0, y: 0 };
-    tools.tool = { kind: "chain", chain: newChain(plan, { makeUp: "Stud 100", start }) };
+    tools.tool = { kind: "chain", chain: newChain(plan, { wallType: "Stud 100", start }) };
     for (const side of survey.sides) {
       await settled();
       const field = document.getElementById("draw-length") as HTMLInputElement | null;
@@ -59,7 +59,7 @@
 
 <h3 class="heading mt-5 mb-1">Distance meter (simulated)</h3>
 <p class="text-[12px] text-soft">
-  A stand-in that speaks like a hand-held meter over a local socket. It measures nothing: it sends the lengths
+  A stand-in that speaks like a hand-locked meter over a local socket. It measures nothing: it sends the lengths
   of an invented survey, one for each press of its button, into the field that has the cursor.
 </p>
 <div class="mt-2 space-y-1.5">

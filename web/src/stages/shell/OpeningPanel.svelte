@@ -7,7 +7,7 @@
 
   let { plan, opening }: { plan: OpenPlan; opening: Opening } = $props();
 
-  // The panel is made anew for each thing: a figure still being typed when another is picked goes to its own.
+  // The panel is made anew for each thing: a figure still being typed when another is selected goes to its own.
   // svelte-ignore state_referenced_locally
   const id = opening.id;
   const view = $derived(plan.shell?.openings.find((o) => o.id === opening.id));
@@ -24,7 +24,7 @@
     plan.do({ do: "set-opening-from", id, corner, distance, left });
   /** The way the wall runs, to name its corners. */
   const way = $derived.by(() => {
-    const turn = (((view?.turn ?? 0) % 360) + 360) % 360;
+    const turn = (((view?.rotation ?? 0) % 360) + 360) % 360;
     return turn < 45 || turn >= 315
       ? ["west", "east"]
       : turn < 135

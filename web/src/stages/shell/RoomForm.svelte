@@ -4,7 +4,7 @@
   import Choice from "../../parts/Choice.svelte";
   import { figuresRead } from "../../parts/readFigure";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
-  import { certainties, makeUpsOf } from "./words";
+  import { certainties, wallTypesOf } from "./words";
 
   let { plan }: { plan: OpenPlan } = $props();
 
@@ -14,7 +14,7 @@
     width: 6000,
     depth: 4000,
     height: plan.level?.height ?? 2700,
-    makeUp: "Masonry 300",
+    wallType: "Masonry 300",
     certainty: "Surveyed" as Certainty,
   });
   let shape = $state<"Rectangle" | "L-shape" | "Outline">("Rectangle");
@@ -112,7 +112,7 @@
     />
   {/if}
   {#if shape !== "Outline"}
-    <Choice label="Wall" bind:value={room.makeUp} options={makeUpsOf(plan)} />
+    <Choice label="Wall" bind:value={room.wallType} options={wallTypesOf(plan)} />
     <Choice label="Lengths are" bind:value={room.certainty} options={certainties} />
   {/if}
   <LengthField label="Height" value={room.height} units={plan.units} onvalue={(v) => (room.height = v)} />

@@ -11,7 +11,7 @@
   const rooms = $derived(plan.shell?.rooms ?? []);
   const areas = $derived(plan.shell?.areas);
   let open = $state("");
-  let copying = $state({ mirror: "None", turn: 0 });
+  let copying = $state({ mirror: "None", rotation: 0 });
   const definition = (key: string) => plan.catalogue!.areas.find((a) => a.key === key)!;
   const figures = (id: string) => plan.figures?.rooms.find((r) => r.roomId === id);
 
@@ -35,7 +35,7 @@
       roomId: room.id,
       newId: plan.newId("copy"),
       mirror: copying.mirror as "None",
-      turn: copying.turn,
+      rotation: copying.rotation,
       dx: box[2]! - Math.min(...xs),
       dy: 0,
     });
@@ -73,7 +73,7 @@
   <h2 class="text-[15px] font-semibold">{plan.level?.name}</h2>
   <h3 class="heading mt-3 mb-1">Rooms found</h3>
   {#each rooms as room (room.id)}
-    {@const held = figures(room.id)}
+    {@const locked = figures(room.id)}
     <div class="border-b border-edge py-1.5">
       <div class="flex items-center gap-1">
         <input
@@ -100,24 +100,24 @@
         {#if open === room.id}
           <dt class="text-soft">Way in</dt>
           <dd class="font-figure text-right font-semibold">
-            {held && held.wayIn > 0
-              ? held.wayIn >= 4999
+            {locked && locked.wayIn > 0
+              ? locked.wayIn >= 4999
                 ? "wide open"
-                : writeWidth(held.wayIn, plan.units)
+                : writeWidth(locked.wayIn, plan.units)
               : "none"}
           </dd>
           <dt class="text-soft">Step-free</dt>
-          <dd class="text-right font-semibold">{held?.stepFree ? "yes" : "no"}</dd>
-          {#if held && held.seats + held.workstations > 0}
+          <dd class="text-right font-semibold">{locked?.stepFree ? "yes" : "no"}</dd>
+          {#if locked && locked.seats + locked.workstations > 0}
             <dt class="text-soft">Seats, workstations</dt>
-            <dd class="font-figure text-right font-semibold">{held.seats}, {held.workstations}</dd>
+            <dd class="font-figure text-right font-semibold">{locked.seats}, {locked.workstations}</dd>
             <dt class="text-soft">Area a seat</dt>
             <dd class="font-figure text-right font-semibold">
-              {writeArea(held.areaPerSeat ?? 0, plan.units)}
+              {writeArea(locked.areaPerSeat ?? 0, plan.units)}
             </dd>
             <dt class="text-soft">Narrowest walkway</dt>
             <dd class="font-figure text-right font-semibold">
-              {held.narrowest == null ? "—" : writeWidth(held.narrowest, plan.units)}
+              {locked.narrowest == null ? "—" : writeWidth(locked.narrowest, plan.units)}
             </dd>
           {/if}
         {/if}
@@ -157,11 +157,11 @@
               ]}
             />
             <LengthField
-              label="Turned by"
+              label="Rotated by"
               angle
-              value={copying.turn}
+              value={copying.rotation}
               units={plan.units}
-              onvalue={(turn) => (copying.turn = turn)}
+              onvalue={(rotation) => (copying.rotation = rotation)}
             />
             <button class="action w-full" onclick={() => copy(room)}>Copy beside the plan</button>
           {/if}
@@ -291,7 +291,7 @@
             <li>
               <button
                 class="min-h-6 w-full rounded px-1.5 py-0.5 text-left hover:bg-moss-wash"
-                onclick={() => plan.pick([id])}
+                onclick={() => plan.select([id])}
               >
                 {nameOf(plan, id)}
                 {mark?.type === "opening" && mark.mark !== "None"

@@ -17,7 +17,7 @@
   const wall = $derived(
     walls.some(([id]) => id === out.wallId)
       ? out.wallId
-      : ([...plan.picked].find((id) => walls.some((w) => w[0] === id)) ?? walls[0]?.[0] ?? ""),
+      : ([...plan.selected].find((id) => walls.some((w) => w[0] === id)) ?? walls[0]?.[0] ?? ""),
   );
   const lines = $derived(plan.here("setting-out-line") as SettingOutLine[]);
 
@@ -81,7 +81,7 @@
               levelId: plan.levelId,
               ...p!,
               angle,
-              held: false,
+              locked: false,
             },
           }),
       )}>Line at this angle through a point</button

@@ -10,11 +10,11 @@
 
   let { plan }: { plan: OpenPlan } = $props();
 
-  const ids = $derived([...plan.picked].filter((id) => plan.entities.has(id)));
+  const ids = $derived([...plan.selected].filter((id) => plan.entities.has(id)));
   const one = $derived(ids.length === 1 ? (plan.entities.get(ids[0]!) as Entity) : null);
   const walls = $derived(ids.filter((id) => plan.entities.get(id)?.type === "wall"));
-  const held = $derived(
-    ids.length > 0 && ids.every((id) => (plan.entities.get(id) as { held?: boolean }).held),
+  const locked = $derived(
+    ids.length > 0 && ids.every((id) => (plan.entities.get(id) as { locked?: boolean }).locked),
   );
   const fixed = new Set(["column", "keep-clear", "flight", "platform", "fitting", "low-ceiling"]);
 </script>
@@ -22,7 +22,7 @@
 <section class="p-3.5">
   <div class="flex items-center justify-between">
     <h2 class="text-[15px] font-semibold">{one ? nameOf(plan, one.id) : `${ids.length} things`}</h2>
-    <button class="text-[12px] text-soft underline" onclick={() => plan.pick([])}>Back to the rooms</button>
+    <button class="text-[12px] text-soft underline" onclick={() => plan.select([])}>Back to the rooms</button>
   </div>
   {#if plan.canEdit}
     <div class="mt-3 space-y-1.5">
@@ -50,8 +50,8 @@
         >
       {/if}
       {#if one?.type !== "boundary"}
-        <button class="action w-full" onclick={() => plan.do({ do: "hold", ids, held: !held })}
-          >{held ? "Let go" : "Hold in place"}</button
+        <button class="action w-full" onclick={() => plan.do({ do: "lock", ids, locked: !locked })}
+          >{locked ? "Unlock" : "Lock"}</button
         >
       {/if}
       <button class="action w-full text-must" onclick={() => plan.do({ do: "remove", ids })}

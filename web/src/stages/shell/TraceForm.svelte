@@ -31,18 +31,18 @@
         rows: taken.rows,
         x: 0,
         y: 0,
-        turn: 0,
+        rotation: 0,
         scale: 10000 / taken.columns,
         cropLeft: 0,
         cropTop: 0,
         cropRight: 0,
         cropBottom: 0,
         fade: 0.5,
-        held: false,
+        locked: false,
         scaleFrom: "",
       },
     });
-    if (done) plan.pick([id]);
+    if (done) plan.select([id]);
   }
 </script>
 
@@ -79,12 +79,12 @@
     {#each backings as backing (backing.id)}
       <li>
         <button
-          class="min-h-6 w-full truncate rounded px-1.5 py-0.5 text-left hover:bg-moss-wash {plan.picked.has(
+          class="min-h-6 w-full truncate rounded px-1.5 py-0.5 text-left hover:bg-moss-wash {plan.selected.has(
             backing.id,
           )
             ? 'bg-moss-wash font-semibold'
             : ''}"
-          onclick={() => plan.pick([backing.id])}>{backing.name}</button
+          onclick={() => plan.select([backing.id])}>{backing.name}</button
         >
       </li>
     {/each}

@@ -6,22 +6,22 @@
   import Choice from "../../parts/Choice.svelte";
   import LengthField from "../../parts/LengthField.svelte";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
-  import { certainties, makeUpsOf } from "./words";
+  import { certainties, wallTypesOf } from "./words";
 
   let { plan }: { plan: OpenPlan } = $props();
 
-  let chain = $state<{ makeUp: string; line: Chain["line"]; certainty: Certainty }>({
-    makeUp: "Masonry 300",
+  let chain = $state<{ wallType: string; line: Chain["line"]; certainty: Certainty }>({
+    wallType: "Masonry 300",
     line: "InsideFace",
     certainty: "Surveyed",
   });
   let roomName = $state("");
-  let makeUp = $state({ name: "", kind: "Stud", thickness: 120, height: 2700 });
+  let wallType = $state({ name: "", kind: "Stud", thickness: 120, height: 2700 });
   const drawing = $derived(tools.tool.kind === "chain");
-  const loose = $derived(plan.shell?.looseEnds ?? []);
+  const loose = $derived(plan.shell?.unjoinedEnds ?? []);
 
   const draw = (what: Chain["what"]) => {
-    plan.pick([]);
+    plan.select([]);
     tools.aim = null;
     tools.tool = { kind: "chain", chain: newChain(plan, { ...chain, what, roomName }) };
   };
@@ -34,7 +34,7 @@
 
 <h3 class="heading mt-4 mb-2">Walls by length</h3>
 <div class="space-y-1.5">
-  <Choice label="Make-up" bind:value={chain.makeUp} options={makeUpsOf(plan)} />
+  <Choice label="Wall type" bind:value={chain.wallType} options={wallTypesOf(plan)} />
   <Choice
     label="Drawn along"
     bind:value={chain.line}
@@ -75,7 +75,7 @@
       <li>
         <button
           class="action w-full"
-          onclick={() => plan.do({ do: "meet-end", id: end.wallId, atStart: end.atStart })}
+          onclick={() => plan.do({ do: "extend-to-meet", id: end.wallId, atStart: end.atStart })}
           >Meet what is {Math.round(end.gap)} mm off</button
         >
       </li>
@@ -84,17 +84,17 @@
 {/if}
 
 <details class="mt-5">
-  <summary class="heading cursor-pointer">Add a make-up</summary>
+  <summary class="heading cursor-pointer">Add a wall type</summary>
   <div class="mt-2 space-y-1.5">
     <div class="flex items-center gap-2">
-      <label class="w-[88px] text-soft" for="make-up-name">Name</label>
+      <label class="w-[88px] text-soft" for="wall type-name">Name</label>
       <span class="field flex-1"
-        ><input id="make-up-name" class="w-full outline-none" maxlength="40" bind:value={makeUp.name} /></span
+        ><input id="wall type-name" class="w-full outline-none" maxlength="40" bind:value={wallType.name} /></span
       >
     </div>
     <Choice
       label="Kind"
-      bind:value={makeUp.kind}
+      bind:value={wallType.kind}
       options={[
         ["Masonry", "Masonry"],
         ["Stud", "Stud"],
@@ -105,27 +105,27 @@
     />
     <LengthField
       label="Thickness"
-      value={makeUp.thickness}
+      value={wallType.thickness}
       units={plan.units}
-      onvalue={(v) => (makeUp.thickness = v)}
+      onvalue={(v) => (wallType.thickness = v)}
     />
     <LengthField
       label="Height"
-      value={makeUp.height}
+      value={wallType.height}
       units={plan.units}
-      onvalue={(v) => (makeUp.height = v)}
+      onvalue={(v) => (wallType.height = v)}
     />
     <button
       class="action w-full"
-      disabled={!makeUp.name.trim()}
+      disabled={!wallType.name.trim()}
       onclick={async () => {
         const made = {
-          type: "make-up" as const,
-          id: plan.newId("make-up"),
-          ...makeUp,
-          kind: makeUp.kind as never,
+          type: "wall-type" as const,
+          id: plan.newId("wall-type"),
+          ...wallType,
+          kind: wallType.kind as never,
         };
-        if (await plan.do({ do: "put-make-up", makeUp: made })) chain.makeUp = makeUp.name.trim();
+        if (await plan.do({ do: "put-wall-type", wallType: made })) chain.wallType = wallType.name.trim();
       }}>Add to the list</button
     >
   </div>

@@ -4,7 +4,7 @@
   import Choice from "../../parts/Choice.svelte";
   import LengthField from "../../parts/LengthField.svelte";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
-  import { certainties, makeUpsOf } from "./words";
+  import { certainties, wallTypesOf } from "./words";
 
   let { plan, wall }: { plan: OpenPlan; wall: Wall } = $props();
 
@@ -13,7 +13,7 @@
   let split = $state<number | null>(null);
   const straight = $derived(!wall.bow);
 
-  // The panel is made anew for each thing: a figure still being typed when another is picked goes to its own.
+  // The panel is made anew for each thing: a figure still being typed when another is selected goes to its own.
   // svelte-ignore state_referenced_locally
   const id = wall.id;
   const length = (along: "Left" | "Right" | "Centre", value: number) =>
@@ -69,12 +69,12 @@
   onvalue={(certainty) => change({ certainty })}
 />
 <Choice
-  label="Make-up"
-  value={wall.makeUp}
-  options={makeUpsOf(plan).some(([name]) => name === wall.makeUp)
-    ? makeUpsOf(plan)
-    : [[wall.makeUp, wall.makeUp], ...makeUpsOf(plan)]}
-  onvalue={(makeUp) => change({ makeUp })}
+  label="Wall type"
+  value={wall.wallType}
+  options={wallTypesOf(plan).some(([name]) => name === wall.wallType)
+    ? wallTypesOf(plan)
+    : [[wall.wallType, wall.wallType], ...wallTypesOf(plan)]}
+  onvalue={(wallType) => change({ wallType })}
 />
 <LengthField
   label="Thickness"

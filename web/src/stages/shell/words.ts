@@ -41,10 +41,10 @@ export const fittings: [FittingKindName, string, number, number, number][] = [
   ["WaterPoint", "Water point", 80, 80, 80],
 ];
 
-/** The make-ups a wall can have: the plan's own, then those every plan offers. */
-export function makeUpsOf(plan: OpenPlan): [string, string][] {
-  const own = plan.all("make-up") as { name: string }[];
-  const usual = plan.catalogue?.makeUps ?? [];
+/** The wall types a wall can have: the plan's own, then those every plan offers. */
+export function wallTypesOf(plan: OpenPlan): [string, string][] {
+  const own = plan.all("wall-type") as { name: string }[];
+  const usual = plan.catalogue?.wallTypes ?? [];
   return [...own, ...usual].map((m) => [m.name, m.name]);
 }
 

@@ -1,6 +1,7 @@
+using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 
-namespace Wellsedes.Core.Editing;
+namespace Wellsedes.Core.Plans;
 
 /// <summary>
 /// Whether a typed size makes sense for its kind, and what was likely meant when it does not: the same figure in
@@ -53,6 +54,16 @@ public static class SizeSense
         double.IsFinite(value) && Math.Abs(value) <= Longest
             ? null
             : new Problem(field, $"The {field} lies outside the plan; keep within 1 km of its origin.");
+
+    /// <summary>Null when an angle in degrees is one.</summary>
+    public static Problem? CheckAngle(string field, double degrees) =>
+        double.IsFinite(degrees) && Math.Abs(degrees) <= 36_000
+            ? null
+            : new Problem(field, $"The {field} must be an angle in degrees, at most a hundred turns.");
+
+    /// <summary>Null when something can stand here.</summary>
+    public static Problem? CheckPlacement(Placement p) =>
+        CheckPlace("x", p.X) ?? CheckPlace("y", p.Y) ?? CheckAngle("rotation", p.Rotation);
 
     private static string Write(double value) => LengthText.WriteMetric(value);
 }

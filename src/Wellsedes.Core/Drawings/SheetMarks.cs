@@ -4,7 +4,7 @@ using Wellsedes.Core.Measure;
 namespace Wellsedes.Core.Drawings;
 
 /// <summary>What stands beside a plan on its sheet: scale bar and north.</summary>
-internal static class Furnishings
+internal static class SheetMarks
 {
     private static readonly double[] MetricSteps = [100, 200, 500, 1000, 2000, 5000, 10_000, 20_000, 50_000, 100_000];
     private static readonly double[] FootSteps = [.. new double[] { 1, 2, 5, 10, 20, 50, 100, 200 }.Select(f => f * 304.8)];

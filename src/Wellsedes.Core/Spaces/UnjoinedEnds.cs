@@ -4,17 +4,15 @@ using Wellsedes.Core.Geometry;
 namespace Wellsedes.Core.Spaces;
 
 /// <summary>Finds wall ends that stop a little short of something they could meet, or run a little past it.</summary>
-public static class LooseEnds
+public static class UnjoinedEnds
 {
     /// <summary>Further off than this, in mm, an end is left alone.</summary>
     public const double Reach = 300;
 
-    public static ImmutableArray<LooseEnd> Of(ImmutableDictionary<string, WallBody> bodies)
+    public static ImmutableArray<UnjoinedEnd> Of(ImmutableDictionary<string, WallBody> bodies)
     {
-        var index = new BoxGrid<WallBody>();
-        foreach (var body in bodies.Values)
-            index.Add(body, WallJoints.BoundsOf(body.Wall));
-        var found = ImmutableArray.CreateBuilder<LooseEnd>();
+        var index = new SpatialIndex<WallBody>([.. bodies.Values], body => WallJoints.BoundsOf(body.Wall));
+        var found = ImmutableArray.CreateBuilder<UnjoinedEnd>();
         foreach (var body in bodies.Values.OrderBy(body => body.Wall.Id, StringComparer.Ordinal))
         foreach (var atStart in (ReadOnlySpan<bool>)[true, false])
             if (!(atStart ? body.Start : body.End).Joined && Near(body, atStart, index) is { } end)
@@ -22,17 +20,17 @@ public static class LooseEnds
         return found.ToImmutable();
     }
 
-    private static LooseEnd? Near(WallBody body, bool atStart, BoxGrid<WallBody> index)
+    private static UnjoinedEnd? Near(WallBody body, bool atStart, SpatialIndex<WallBody> index)
     {
         var line = body.Wall.Line;
         var at = atStart ? line.Start : line.End;
         var onward = atStart ? line.Direction(0) * -1 : line.Direction(line.Length);
-        LooseEnd? best = null;
+        UnjoinedEnd? best = null;
         void See(Point meets)
         {
             var gap = at.DistanceTo(meets);
             if (gap > Tolerance.Length && gap <= Reach && gap < (best?.Gap ?? double.PositiveInfinity))
-                best = new LooseEnd(body.Wall.Id, atStart, at, meets, gap);
+                best = new UnjoinedEnd(body.Wall.Id, atStart, at, meets, gap);
         }
         var box = new Bounds(at.X, at.Y, at.X, at.Y).Grown(Reach);
         foreach (var other in index.Meeting(box).Where(other => other.Wall.Id != body.Wall.Id))

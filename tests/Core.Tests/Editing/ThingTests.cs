@@ -2,11 +2,12 @@ using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Spaces;
+using Wellsedes.Core.Things.LowCeilings;
 
 namespace Wellsedes.Core.Tests.Editing;
 
 /// <summary>Fixed things, setting-out lines and backings.</summary>
-public sealed class FixtureTests
+public sealed class ThingTests
 {
     private const string L = PlanStart.LevelId;
 
@@ -14,16 +15,16 @@ public sealed class FixtureTests
     public void A_column_is_placed_by_its_offsets_from_two_walls_and_repeated_on_a_grid()
     {
         var sample = new Sample().Room(12000, 8000);
-        sample.Do(new PutFixture(new Column("c", L, 5000, 5000, 0, 400, 400, false)));
+        sample.Do(new PutThing(new Column("c", L, 5000, 5000, 0, 400, 400, false)));
         sample.Do(new PutByOffsets("c", [new("room-west", 1800), new("room-south", 2000, true)]));
         var column = sample.Plan.Find<Column>("c")!;
         Assert.Equal((2000, 2000), (column.X, column.Y));
-        sample.Do(new RepeatFixture("c", "cs", 4, 2, 2600, 4000));
+        sample.Do(new RepeatThing("c", "cs", 4, 2, 2600, 4000));
         var all = sample.Plan.All<Column>().ToArray();
         Assert.Equal(8, all.Length);
         Assert.Equal((9800, 6000), (all.Max(c => c.X), all.Max(c => c.Y)));
         Assert.Contains("run alike", sample.Refused(new PutByOffsets("c", [new("room-west", 1), new("room-east", 1)])).Message);
-        Assert.Contains("2\u00a0000 places".Replace("\u00a0", ""), sample.Refused(new RepeatFixture("c", "x", 500, 500, 1, 1)).Message);
+        Assert.Contains("2\u00a0000 places".Replace("\u00a0", ""), sample.Refused(new RepeatThing("c", "x", 500, 500, 1, 1)).Message);
     }
 
     [Fact]
@@ -32,9 +33,9 @@ public sealed class FixtureTests
         var sample = new Sample().Do(
             new DrawWalls("c", L, new(0, 0), [new(new(4000, 0)), new(new(4000, 4000)), new(new(0, 3000))], true, "Stud 100")
         );
-        sample.Do(new PutFixture(new Column("c", L, 2000, 1500, 0, 200, 200, true)));
+        sample.Do(new PutThing(new Column("c", L, 2000, 1500, 0, 200, 200, true)));
         sample.Do(new PutByOffsets("c", [new("c-3", 500), new("c-4", 700)]));
-        var disc = Fixtures.Solid(sample.Plan.Find<Column>("c")!);
+        var disc = sample.Plan.Find<Column>("c")!.Floor();
         var slanted = sample.Plan.Find<Wall>("c-3")!;
         Assert.Equal(500 + 50 + 100, Math.Abs(slanted.Line.Nearest(sample.Plan.Find<Column>("c")!.Placement.Origin).Left), 6);
         Assert.Equal(700 + 50, disc.Bounds.MinX, 6);
@@ -44,13 +45,13 @@ public sealed class FixtureTests
     public void A_flight_between_levels_rises_by_what_lies_between_them()
     {
         var sample = new Sample().Do(new PutLevel(new Level("up", "First floor", 3000, 2700)));
-        sample.Do(new PutFixture(new Flight("f", L, FlightKind.Stair, 0, 0, 0, 1000, 4000, 1, 17, "up")));
+        sample.Do(new PutThing(new Flight("f", L, FlightKind.Stair, 0, 0, 0, 1000, 4000, 1, 17, "up")));
         Assert.Equal(3000, sample.Plan.Find<Flight>("f")!.Rise);
         sample.Do(new PutLevel(new Level("up", "First floor", 3230, 2700)));
         Assert.Equal(3230, sample.Plan.Find<Flight>("f")!.Rise);
         Assert.Contains(
             "riser",
-            sample.Refused(new PutFixture(new Flight("g", L, FlightKind.Stair, 0, 0, 0, 1000, 4000, 1, 5, "up"))).Message
+            sample.Refused(new PutThing(new Flight("g", L, FlightKind.Stair, 0, 0, 0, 1000, 4000, 1, 5, "up"))).Message
         );
         Assert.Contains("goes up to", sample.Refused(new Remove(["up"])).Message);
     }
@@ -60,7 +61,7 @@ public sealed class FixtureTests
     [InlineData(500, 2500, 2500, 4000)]
     [InlineData(1600, 2500, 1500, 0)]
     public void A_sloping_ceiling_reaches_a_height_where_its_slope_says(double low, double high, double height, double depth) =>
-        Assert.Equal(depth, new LowCeiling("c", L, 0, 0, 0, 3000, 4000, low, high).DepthBelow(height), 6);
+        Assert.Equal(depth, new LowCeiling("c", L, 0, 0, 0, 3000, 4000, low, high).Lost(height)?.Bounds.Height ?? 0, 6);
 
     [Fact]
     public void Lines_are_set_out_from_a_wall_at_a_spacing()
@@ -120,7 +121,7 @@ public sealed class FixtureTests
     [InlineData(true)]
     public void It_is_turned_until_a_line_on_it_is_level_or_upright(bool upright)
     {
-        var sample = new Sample().Do(new PutBacking(Picture() with { Turn = 12 }));
+        var sample = new Sample().Do(new PutBacking(Picture() with { Rotation = 12 }));
         var (from, to) = (new Point(100, 900), upright ? new Point(110, 300) : new Point(1500, 880));
         sample.Do(new LevelBacking("b", from, to, upright));
         var backing = sample.Plan.Find<Backing>("b")!;
@@ -143,7 +144,7 @@ public sealed class FixtureTests
             "at least one of the picture",
             sample.Refused(new PutBacking(Picture() with { CropLeft = 1500, CropRight = 500 })).Message
         );
-        sample.Do(new Hold(["b"], true));
-        Assert.Contains("held", sample.Refused(new ScaleBacking("b", StatedScale: 50, PaperWidth: 420)).Message);
+        sample.Do(new LockThings(["b"], true));
+        Assert.Contains("locked", sample.Refused(new ScaleBacking("b", StatedScale: 50, PaperWidth: 420)).Message);
     }
 }

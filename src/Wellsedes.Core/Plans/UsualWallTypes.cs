@@ -1,9 +1,9 @@
 namespace Wellsedes.Core.Plans;
 
-/// <summary>The wall make-ups every plan offers; a plan's own are entities beside them. Sizes are house values, common practice.</summary>
-public static class UsualMakeUps
+/// <summary>The wall wall types every plan offers; a plan's own are entities beside them. Sizes are house values, common practice.</summary>
+public static class UsualWallTypes
 {
-    public static IReadOnlyList<MakeUp> All { get; } =
+    public static IReadOnlyList<WallType> All { get; } =
     [
         new("usual-masonry-300", "Masonry 300", WallKind.Masonry, 300, 2700),
         new("usual-masonry-200", "Masonry 200", WallKind.Masonry, 200, 2700),
@@ -14,7 +14,7 @@ public static class UsualMakeUps
         new("usual-movable-80", "Movable 80", WallKind.Movable, 80, 2700),
     ];
 
-    /// <summary>A make-up by its name, the plan's own before the usual ones; null when there is none.</summary>
-    public static MakeUp? Find(Plan plan, string name) =>
-        plan.All<MakeUp>().Concat(All).FirstOrDefault(makeUp => makeUp.Name.Equals(name, StringComparison.OrdinalIgnoreCase));
+    /// <summary>A wall type by its name, the plan's own before the usual ones; null when there is none.</summary>
+    public static WallType? Find(Plan plan, string name) =>
+        plan.All<WallType>().Concat(All).FirstOrDefault(wallType => wallType.Name.Equals(name, StringComparison.OrdinalIgnoreCase));
 }

@@ -1,0 +1,334 @@
+using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Rulebooks;
+
+namespace Wellsedes.Core.Editing;
+
+/// <summary>
+/// The one guard before everything that is stored, however it came: by an edit, from a file, or out of the log. What holds
+/// for every entity is written here once; what only a kind of thing knows is in its own file.
+/// </summary>
+public static class PlanChecks
+{
+    /// <summary>The most entities a plan holds.</summary>
+    public const int MostEntities = WellFormed.MostListed;
+
+    /// <summary>Walls thicker than this are a typing mistake, in mm.</summary>
+    private const double ThickestWall = 5000;
+
+    /// <summary>Higher than this above the floor nothing stands or hangs, in mm.</summary>
+    private const double Highest = 30_000;
+
+    /// <summary>What is wrong with a whole plan, and with which entity ("" for the plan itself); null when nothing is.</summary>
+    public static (string Id, Problem Problem)? OfWhole(Plan plan)
+    {
+        if (plan.Entities.Count > MostEntities)
+            return ("", new Problem("plan", $"A plan holds at most {MostEntities} things."));
+        if (Skeleton(plan) is { } missing)
+            return ("", missing);
+        foreach (var id in plan.Entities.Keys.Order(StringComparer.Ordinal))
+            if (OfEntity(plan, plan.Entities[id]) is { } problem)
+                return (id, problem);
+        return null;
+    }
+
+    /// <summary>What is wrong after a change, seen from what it touched and what hangs on that; null when nothing is.</summary>
+    public static Problem? OfChange(Plan before, Change change, Plan after)
+    {
+        if (change.Label.Length > 200)
+            return new Problem("edit", "The change has no proper name.");
+        if (change.Entities.DistinctBy(entity => entity.Id).Count() != change.Entities.Length)
+            return new Problem("edit", "One thing would be changed twice at once.");
+        if (after.Entities.Count > MostEntities)
+            return new Problem("plan", $"A plan holds at most {MostEntities} things.");
+        if (change.Entities.Any(e => (e.After ?? e.Before) is PlanDetails or Level or Scheme or Brief or Checks or SheetSettings))
+            if (Skeleton(after) is { } missing)
+                return missing;
+        foreach (var entity in change.Entities)
+        {
+            if (entity is { Before: { } was, After: { } now } && was.GetType() != now.GetType())
+                return new Problem("id", $"\"{entity.Id}\" is something else.");
+            if (entity.After is { } made && OfEntity(after, made) is { } problem)
+                return problem;
+        }
+        return Hanging(before, change, after);
+    }
+
+    /// <summary>What no longer fits though it was not touched itself.</summary>
+    private static Problem? Hanging(Plan before, Change change, Plan after)
+    {
+        var gone = change.Entities.Where(e => e.After is null).Select(e => e.Before!).ToArray();
+        foreach (var level in gone.OfType<Level>())
+            if (after.Entities.Values.FirstOrDefault(e => e is IOnLevel on && on.LevelId == level.Id) is { } left)
+                return new Problem("ids", $"{EntityWords.Called(after, left)} stands on {level.Name}; move or remove it first.");
+        foreach (var scheme in gone.OfType<Scheme>())
+            if (after.Entities.Values.FirstOrDefault(e => e is IOfScheme of && of.SchemeId == scheme.Id) is not null)
+                return new Problem("ids", $"Things of {scheme.Name} are left; remove them with it.");
+        foreach (var wall in gone.OfType<Wall>())
+            if (after.OpeningsIn(wall.Id).FirstOrDefault() is { } left)
+                return new Problem("wall", $"{OpeningEdits.NameOf(left)} stands in this wall; remove it first.");
+        foreach (var wall in change.Entities.Where(e => e.Before is Wall).Select(e => e.After).OfType<Wall>())
+        foreach (var opening in after.OpeningsIn(wall.Id))
+            if (OpeningEdits.Fits(after, opening, wall) is { } problem)
+                return problem with
+                {
+                    Message = $"{problem.Message} Nothing was changed; move or remove {OpeningEdits.NameOf(opening)} first.",
+                };
+        var levels = change.Entities.Where(e => (e.After ?? e.Before) is Level).Select(e => e.Id).ToHashSet();
+        if (levels.Count > 0)
+            foreach (var flight in after.All<Flight>().Where(f => levels.Contains(f.ToLevelId) || levels.Contains(f.LevelId)))
+                if (flight.Check(after, true) is { } problem)
+                    return problem with { Message = $"{flight.Called()}: {problem.Message}" };
+        // Items that stand on, belong to or are made from what went.
+        var held = gone.Where(e => e is Item or Wall or Repeat or OwnItem).Select(e => e.Id).ToHashSet();
+        if (held.Count > 0)
+            foreach (var item in after.All<Item>())
+                if (
+                    (item.StandsOn is { } on && held.Contains(on))
+                    || (item.Parent is { } parent && held.Contains(parent))
+                    || held.Contains(item.Catalogue)
+                )
+                    return new Problem("ids", $"{EntityWords.Called(after, item)} hangs on this; move or remove it first.");
+        var made = change.Entities.Select(e => e.After).OfType<OwnItem>().Where(own => before.Find(own.Id) is not null).ToArray();
+        if (made.Length > 0)
+            foreach (var item in after.All<Item>().Where(item => made.Any(own => own.Id == item.Catalogue)))
+                if (OfItem(after, item) is { } problem)
+                    return problem with { Message = $"{EntityWords.Called(after, item)}: {problem.Message}" };
+        return null;
+    }
+
+    /// <summary>What every plan has: its details, a level, a scheme; and each scheme one brief and one set of checks.</summary>
+    private static Problem? Skeleton(Plan plan)
+    {
+        if (plan.Find<PlanDetails>(PlanDetails.TheId) is null || plan.All<PlanDetails>().Skip(1).Any())
+            return new Problem("plan", "A plan has exactly one set of details, under the id \"plan\".");
+        var levels = plan.Levels.ToArray();
+        if (levels.Length == 0)
+            return new Problem("level", "A plan keeps at least one level.");
+        var schemes = plan.All<Scheme>().ToArray();
+        if (schemes.Length == 0)
+            return new Problem("scheme", "A plan keeps at least one scheme.");
+        foreach (var scheme in schemes)
+        {
+            if (plan.OfScheme<Brief>(scheme.Id).Count() != 1)
+                return new Problem("brief", $"{scheme.Name} must have exactly one brief.");
+            if (plan.OfScheme<Checks>(scheme.Id).Count() != 1)
+                return new Problem("checks", $"{scheme.Name} must have exactly one set of checks.");
+            if (!plan.OfScheme<SheetSettings>(scheme.Id).Any())
+                return new Problem("sheet", $"{scheme.Name} keeps at least one sheet.");
+        }
+        return null;
+    }
+
+    /// <summary>What is wrong with one entity of a plan; null when nothing is.</summary>
+    public static Problem? OfEntity(Plan plan, Entity entity)
+    {
+        if (!WellFormed.IsId(entity.Id))
+            return new Problem("id", $"\"{Short(entity.Id)}\" is no id: use 1 to 60 letters, figures and hyphens.");
+        if (WellFormed.Check(entity) is { } malformed)
+            return malformed;
+        if (entity is IOnLevel on && plan.Find<Level>(on.LevelId) is null)
+            return new Problem("levelId", $"The level \"{Short(on.LevelId)}\" is not there.");
+        if (entity is IOfScheme of && plan.Find<Scheme>(of.SchemeId) is null)
+            return new Problem("schemeId", $"The scheme \"{Short(of.SchemeId)}\" is not there.");
+        return entity switch
+        {
+            PlanDetails details => Named("title", details.Title) ?? SizeSense.CheckAngle("north", details.North),
+            Scheme scheme => Named("name", scheme.Name),
+            Brief brief => OfBrief(brief),
+            Checks checks => Size("mainAisle", checks.MainAisle)
+                ?? Size("seatAccess", checks.SeatAccess)
+                ?? Size("occupiedDepth", checks.OccupiedDepth)
+                ?? Size("pulledOutDepth", checks.PulledOutDepth),
+            SheetSettings sheet => OfSheet(sheet),
+            Level level => Named("name", level.Name)
+                ?? SizeSense.CheckPlace("elevation", level.Elevation)
+                ?? Size("height", level.Height)
+                ?? Size("floorThickness", level.FloorThickness)
+                ?? (level.Grid is >= 0 and <= SizeSense.Longest ? null : new Problem("grid", "The grid's step must be 0 or more.")),
+            Room room => SizeSense.CheckPlace("x", room.X)
+                ?? SizeSense.CheckPlace("y", room.Y)
+                ?? Size("height", room.Height)
+                ?? Named("name", room.Name),
+            Wall wall => Line("wall", wall.Line) ?? Size("thickness", wall.Thickness, ThickestWall) ?? Size("height", wall.Height),
+            WallType type => Named("name", type.Name) ?? Size("thickness", type.Thickness, ThickestWall) ?? Size("height", type.Height),
+            Boundary boundary => Line("boundary", boundary.Line),
+            Opening opening => OfOpening(plan, opening),
+            SettingOutLine line => SizeSense.CheckPlacement(new Placement(line.X, line.Y, line.Angle)),
+            Backing backing => BackingEdits.Check(backing),
+            Thing thing => OfThing(plan, thing, true),
+            Item item => OfItem(plan, item),
+            Repeat repeat => OfRepeat(plan, repeat),
+            OwnItem own => OfOwnItem(own),
+            Dimension measure => Place("from", measure.From) ?? Place("to", measure.To),
+            _ => new Problem("type", $"A {entity.GetType().Name} is nothing a plan holds."),
+        };
+    }
+
+    private static string Short(string text) => text.Length <= 60 ? text : text[..60] + "…";
+
+    private static Problem? Named(string field, string text) =>
+        text.Trim().Length == 0 ? new Problem(field, $"The {field} is missing.") : null;
+
+    private static Problem? OfBrief(Brief brief)
+    {
+        foreach (
+            var (field, count) in ((string, int?)[])[("seats", brief.Seats), ("tables", brief.Tables), ("workstations", brief.Workstations)]
+        )
+            if (count is < 0 or > 100_000)
+                return new Problem(field, $"The {field} asked must be from 0 to 100 000; {count} was given.");
+        return brief.AreaPerSeat is { } area && !(area > 0 && area <= 1000)
+            ? new Problem("areaPerSeat", "The area per seat must be more than 0 and at most 1000 m².")
+            : null;
+    }
+
+    private static Problem? OfSheet(SheetSettings sheet)
+    {
+        if (Papers.Find(sheet.Paper) is null)
+            return new Problem(
+                "paper",
+                $"\"{Short(sheet.Paper)}\" is no paper size; choose one of {string.Join(", ", Papers.All.Select(p => p.Name))}."
+            );
+        if (sheet.Notes.Count(c => c == '\n') > 60)
+            return new Problem("notes", "The notes have more than 60 lines.");
+        return sheet.Scale is { } scale && !(scale >= 1 && scale <= 10_000)
+            ? new Problem("scale", "The scale must be from 1:1 to 1:10000.")
+            : null;
+    }
+
+    /// <summary>What every thing holds, and what its kind asks beside.</summary>
+    public static Problem? OfThing(Plan plan, Thing thing, bool sure)
+    {
+        if (plan.Library.Kinds.Of(thing) is null)
+            return new Problem("type", $"A {thing.Word()} is nothing this program knows.");
+        var units = plan.Details.Units;
+        var (least, most) = thing.UsualSize();
+        return Size("width", thing.Width)
+            ?? Size("depth", thing.Depth)
+            ?? SizeSense.Check(units, "width", thing.OneOfIts(), thing.Width, least, most, sure)
+            ?? SizeSense.Check(units, "depth", thing.OneOfIts(), thing.Depth, Math.Min(least, 600), most, sure)
+            ?? SizeSense.CheckPlacement(thing.Placement)
+            ?? thing.Check(plan, sure);
+    }
+
+    private static Problem? OfItem(Plan plan, Item item)
+    {
+        if (plan.CatalogueItem(item.Catalogue) is not { } kind)
+            return new Problem("catalogue", $"The catalogue has no item \"{Short(item.Catalogue)}\".");
+        var problem =
+            SizeSense.CheckPlacement(item.Placement)
+            ?? Size("width", item.Width ?? kind.Size.Width)
+            ?? Size("depth", item.Depth ?? kind.Size.Depth)
+            ?? Size("height", item.Height ?? kind.Size.Height);
+        if (problem is not null)
+            return problem;
+        if (item.Elevation is not (>= 0 and <= Highest))
+            return new Problem("elevation", "The elevation must be from 0 to 30 000 mm above the floor.");
+        if (item.Seats is { } seats && ItemEdits.CheckSeats(kind, seats) is { } wrongSeats)
+            return wrongSeats;
+        if (item.Label.Length > 12)
+            return new Problem("label", "The label has more than 12 characters.");
+        if (ParameterValues.Check(kind, ItemForms.SizeOf(item, kind), item.Parameters) is { } wrong)
+            return wrong;
+        return Supported(plan, item) ?? OfMember(plan, item);
+    }
+
+    private static Problem? Supported(Plan plan, Item item)
+    {
+        if (item.StandsOn is not { } support)
+            return null;
+        if (plan.Find(support) is not (Item or Wall))
+            return new Problem("standsOn", "What it stands on or hangs on is not there.");
+        if (plan.Find(support) is IOnLevel on && on.LevelId != item.LevelId)
+            return new Problem("standsOn", "What it stands on is on another level.");
+        // Up from one to the next: nothing stands on itself.
+        var seen = new HashSet<string> { item.Id };
+        for (var next = plan.Find<Item>(support); next is not null; next = next.StandsOn is { } id ? plan.Find<Item>(id) : null)
+        {
+            if (next.SchemeId != item.SchemeId)
+                return new Problem("standsOn", "What it stands on is of another scheme.");
+            if (!seen.Add(next.Id) || seen.Count > 20)
+                return new Problem("standsOn", "Things would stand on each other in a circle, or more than 20 high.");
+        }
+        return null;
+    }
+
+    private static Problem? OfMember(Plan plan, Item item)
+    {
+        if (item.Parent is null != item.Slot is null)
+            return new Problem("parent", "A member has both its parent and its slot.");
+        if (item.Parent is not { } parent)
+            return null;
+        if (plan.Find<Repeat>(parent) is not { } repeat || repeat.SchemeId != item.SchemeId || repeat.LevelId != item.LevelId)
+            return new Problem("parent", "What it is a member of is not there.");
+        return item.Slot is { } slot && slot >= 0 && slot < repeat.Columns * repeat.Rows
+            ? null
+            : new Problem("slot", "Its slot is none of its parent's.");
+    }
+
+    private static Problem? OfRepeat(Plan plan, Repeat repeat)
+    {
+        if (plan.CatalogueItem(repeat.Catalogue) is null)
+            return new Problem("catalogue", $"The catalogue has no item \"{Short(repeat.Catalogue)}\".");
+        if (repeat.Columns < 1 || repeat.Rows < 1 || (long)repeat.Columns * repeat.Rows > Repeat.Most)
+            return new Problem("columns", $"A repeat has from 1 to {Repeat.Most} members; {repeat.Columns} by {repeat.Rows} was given.");
+        return SizeSense.CheckPlacement(repeat.Placement)
+            ?? SizeSense.CheckPlace("columnSpacing", repeat.ColumnSpacing)
+            ?? SizeSense.CheckPlace("rowSpacing", repeat.RowSpacing);
+    }
+
+    private static Problem? OfOwnItem(OwnItem own)
+    {
+        var item = own.Item;
+        if (!FormMaker.Knows(item.Maker))
+            return new Problem("maker", $"There is no maker called \"{Short(item.Maker)}\".");
+        if (item.Key != own.Id)
+            return new Problem("key", "An own item's key is its id.");
+        if (item.Parts is < 0 or > 40 || item.MostSeats is < 0 or > 200)
+            return new Problem("parts", "An item has from 0 to 40 parts and takes at most 200 seats.");
+        return Named("name", item.Name)
+            ?? Size("width", item.Size.Width)
+            ?? Size("depth", item.Size.Depth)
+            ?? Size("height", item.Size.Height)
+            ?? (item.Chair is null ? null : ItemEdits.CheckSeats(item, item.Seats));
+    }
+
+    private static Problem? OfOpening(Plan plan, Opening opening)
+    {
+        if (plan.Find<Wall>(opening.WallId) is not { } wall)
+            return new Problem("wallId", $"Its wall \"{Short(opening.WallId)}\" is not there.");
+        return Size("width", opening.Width)
+            ?? Size("height", opening.Height)
+            ?? (opening.Sill is >= 0 and <= SizeSense.Longest ? null : new Problem("sill", "The sill must be 0 or more."))
+            ?? (
+                opening.ClearWidth > 0 && opening.ClearWidth <= opening.Width + 1
+                    ? null
+                    : new Problem("clearWidth", "Its width, clear width or height makes no sense.")
+            )
+            ?? (
+                opening.MainLeaf is not { } leaf || (leaf > 0 && leaf < opening.Width)
+                    ? null
+                    : new Problem("mainLeaf", "The larger leaf must be less than the opening.")
+            )
+            ?? (opening.From >= -1 && opening.To <= wall.Length + 1 ? null : new Problem("along", "It reaches past the end of its wall."));
+    }
+
+    private static Problem? Place(string field, Point p) => SizeSense.CheckPlace(field, p.X) ?? SizeSense.CheckPlace(field, p.Y);
+
+    private static Problem? Line(string thing, BowedLine line) =>
+        Place("start", line.Start)
+        ?? Place("end", line.End)
+        ?? (
+            line.Start.DistanceTo(line.End) < 1 ? new Problem("end", $"A {thing} needs two different ends.")
+            // Five sixths of a circle; more is drawn as two.
+            : Math.Abs(line.Bow) > 2 * line.Start.DistanceTo(line.End)
+                ? new Problem("bow", $"A {thing} bows by at most twice the distance of its ends.")
+            : null
+        );
+
+    private static Problem? Size(string field, double value, double most = SizeSense.Longest) =>
+        value > 0 && value <= most
+            ? null
+            : new Problem(field, $"The {field} must be more than 0 and at most {(most >= SizeSense.Longest ? "1 km" : $"{most:0} mm")}.");
+}

@@ -1,0 +1,13 @@
+using System.Text.Json.Serialization;
+using Wellsedes.Core.Geometry;
+
+namespace Wellsedes.Core.Plans;
+
+/// <summary>A room's name and use; its outline is found from the walls and boundaries around the point (X, Y). Height is the clear height.</summary>
+public sealed record Room(string Id, string LevelId, string Name, string Use, string Number, double X, double Y, double Height)
+    : Entity(Id),
+        IOnLevel
+{
+    [JsonIgnore]
+    public Point Inside => new(X, Y);
+}

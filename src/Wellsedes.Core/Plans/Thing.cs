@@ -1,0 +1,114 @@
+using System.Text.Json.Serialization;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Measure;
+
+namespace Wellsedes.Core.Plans;
+
+/// <summary>How a thing bears on what is placed.</summary>
+public enum ThingEffect
+{
+    /// <summary>Things may stand on, under or over it.</summary>
+    None,
+
+    /// <summary>Nothing else can be where it is, and nobody walks through it.</summary>
+    Solid,
+
+    /// <summary>Nothing may stand on it; people walk over it.</summary>
+    KeepClear,
+}
+
+/// <summary>How a part of a thing is drawn, on screen and on paper alike.</summary>
+public enum ThingRole
+{
+    /// <summary>Filled with ink.</summary>
+    Solid,
+
+    /// <summary>Filled with paper, full line.</summary>
+    Body,
+
+    /// <summary>A thin full line.</summary>
+    Line,
+
+    /// <summary>A thin dashed line: what is overhead, or only an edge in thought.</summary>
+    Dashed,
+
+    /// <summary>A heavy line: what somebody wrote or drew to be seen.</summary>
+    Heavy,
+
+    /// <summary>Filled with the tint of its thing, no line.</summary>
+    Tinted,
+}
+
+/// <summary>One part of a thing as it is drawn, in mm on the level.</summary>
+public sealed record ThingPart(ThingRole Role, PathShape Path, string Tint = "");
+
+/// <summary>A line of text on the level: Size is the height of its letters, in mm on the level, or 0 for the usual small lettering of a drawing.</summary>
+public sealed record ThingText(string Text, Point At, double Size = 0, double Rotation = 0);
+
+/// <summary>
+/// A fixed or placed thing that is no wall, opening, room or catalogue item: it stands about its middle with a rotation
+/// and a size, and is moved as one. What a kind is and does stands here and in its own file; nothing else names it,
+/// but where a rule of the job is about that one kind (a flight's steps, a platform's edges).
+/// </summary>
+public abstract record Thing(string Id, string LevelId, double X, double Y, double Rotation, double Width, double Depth, bool Locked)
+    : Entity(Id),
+        IOnLevel,
+        ILockable
+{
+    [JsonIgnore]
+    public Placement Placement => new(X, Y, Rotation);
+
+    /// <summary>What one of its kind is called, in the middle of a sentence: "low ceiling".</summary>
+    public abstract string Word();
+
+    /// <summary>The name somebody gave it; "" for none.</summary>
+    public virtual string OwnName() => "";
+
+    /// <summary>What people call this one.</summary>
+    public string Called() => OwnName() is { Length: > 0 } own ? own : char.ToUpperInvariant(Word()[0]) + Word()[1..];
+
+    /// <summary>One of its kind: "a low ceiling".</summary>
+    public string OneOfIts() => ("aeiou".Contains(Word()[0]) ? "an " : "a ") + Word();
+
+    public virtual ThingEffect Effect() => ThingEffect.None;
+
+    /// <summary>The floor it takes or lies over.</summary>
+    public virtual Convex Floor() => Convex.Rectangle(default, Width, Depth).At(Placement);
+
+    /// <summary>The floor nobody walks through because of it; null where people pass.</summary>
+    public virtual Convex? Blocks() => Effect() == ThingEffect.Solid ? Floor() : null;
+
+    /// <summary>The floor that does not count as usable, asked with the least clear height in mm that does; null for none.</summary>
+    public virtual Convex? Lost(double leastHeight) => null;
+
+    /// <summary>Whether seats, desks and area within it are counted by themselves.</summary>
+    public virtual bool Counts() => false;
+
+    /// <summary>Widths and depths in mm that are not asked about.</summary>
+    public virtual (double Least, double Most) UsualSize() => (100, 60_000);
+
+    /// <summary>What is wrong with what only its kind has; null when nothing is. Sure lets unusual sizes through.</summary>
+    public virtual Problem? Check(Plan plan, bool sure) => null;
+
+    /// <summary>As it is to be stored: what follows from the rest of the plan set right.</summary>
+    public virtual Thing Settled(Plan plan) => this;
+
+    /// <summary>The same thing in another scheme; for kinds that are of one.</summary>
+    public virtual Thing InScheme(string schemeId) => this;
+
+    /// <summary>The same thing seen in a mirror along its own y axis; placed by whoever mirrors.</summary>
+    public virtual Thing Mirrored() => this;
+
+    /// <summary>What is drawn of it, from bottom to top.</summary>
+    public abstract IEnumerable<ThingPart> Parts();
+
+    /// <summary>What is written on it.</summary>
+    public virtual IEnumerable<ThingText> Texts(UnitSystem units) => [];
+
+    /// <summary>A rectangle of its size in its own coordinates.</summary>
+    protected PathShape Whole() => PathShape.Box(-Width / 2, -Depth / 2, Width / 2, Depth / 2);
+
+    protected ThingPart Drawn(ThingRole role, PathShape own) => new(role, own.At(Placement));
+
+    protected ThingText Written(string text, Point own) => new(text, Placement.Out(own));
+}

@@ -1,0 +1,38 @@
+using System.Text.Json.Serialization;
+using Wellsedes.Core.Geometry;
+
+namespace Wellsedes.Core.Plans;
+
+/// <summary>How well a length is known: taken on site, taken to be so, or not known. Told apart on the sheet.</summary>
+public enum Certainty
+{
+    Surveyed,
+    Assumed,
+    Unknown,
+}
+
+/// <summary>
+/// A wall along its centre line, from start to end, with its thickness and height. Bow is how far the middle of a
+/// curved wall stands to the left of the straight line between its ends (mm, negative to the right); 0 is straight.
+/// WallType is the name of its wall type. Certainty is about its length.
+/// </summary>
+public sealed record Wall(
+    string Id,
+    string LevelId,
+    Point Start,
+    Point End,
+    double Thickness,
+    double Height,
+    string WallType,
+    double Bow = 0,
+    Certainty Certainty = Certainty.Surveyed,
+    bool Locked = false
+) : Entity(Id), IOnLevel, ILockable
+{
+    [JsonIgnore]
+    public BowedLine Line => new(Start, End, Bow);
+
+    /// <summary>Along the centre line, in mm.</summary>
+    [JsonIgnore]
+    public double Length => Line.Length;
+}

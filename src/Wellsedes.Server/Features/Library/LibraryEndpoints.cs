@@ -1,0 +1,110 @@
+using System.Security.Claims;
+using System.Text.Json;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.Editing;
+using Wellsedes.Core.Measure;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Things;
+using Wellsedes.Formats.PlanFile;
+using Wellsedes.Server.Security;
+using Wellsedes.Store;
+
+namespace Wellsedes.Server.Features.Library;
+
+/// <summary>An own item as the project's library has it now.</summary>
+public sealed record LibraryItem(CatalogueItem Item, long Revision);
+
+/// <summary>
+/// The own items of a project, with a log of their own. A plan carries copies of those it uses; taking the library's newest
+/// into a plan is an ordinary edit (put-own-item).
+/// </summary>
+public static class LibraryEndpoints
+{
+    public static void MapLibrary(this RouteGroupBuilder api)
+    {
+        api.MapGet("/projects/{projectId:guid}/library", ListAsync).NeedsRole(ProjectRole.Viewer).WithName("listLibrary");
+        api.MapPut("/projects/{projectId:guid}/library/{key}", PutAsync).NeedsRole(ProjectRole.Editor).WithName("putLibraryItem");
+        api.MapDelete("/projects/{projectId:guid}/library/{key}", RemoveAsync).NeedsRole(ProjectRole.Editor).WithName("removeLibraryItem");
+    }
+
+    private static async Task<LibraryItem[]> ListAsync(Guid projectId, WellsedesContext context, CancellationToken cancel)
+    {
+        var log = await context.Library.AsNoTracking().Where(c => c.ProjectId == projectId).OrderBy(c => c.Revision).ToListAsync(cancel);
+        return
+        [
+            .. log.GroupBy(change => change.Key)
+                .Select(group => group.Last())
+                .Where(change => change.Content is not null)
+                .Select(change => new LibraryItem(
+                    JsonSerializer.Deserialize<CatalogueItem>(change.Content!, PlanJson.Options)!,
+                    change.Revision
+                ))
+                .OrderBy(item => item.Item.Name, StringComparer.OrdinalIgnoreCase),
+        ];
+    }
+
+    private static async Task<Results<Ok<LibraryItem>, ProblemHttpResult>> PutAsync(
+        Guid projectId,
+        string key,
+        CatalogueItem item,
+        ClaimsPrincipal person,
+        WellsedesContext context,
+        CancellationToken cancel
+    )
+    {
+        // Held against an empty plan by the same guard as everywhere.
+        var plan = Plan.Of(PlanStart.Entities("Library", UnitSystem.Metric), Shipped.Library);
+        if (PlanChecks.OfEntity(plan, new OwnItem(key, item)) is { } problem)
+            return TypedResults.Problem(problem.Message, statusCode: 422);
+        var revision = await LogAsync(projectId, key, JsonSerializer.Serialize(item, PlanJson.Options), person, context, cancel);
+        return revision is { } made
+            ? TypedResults.Ok(new LibraryItem(item, made))
+            : TypedResults.Problem("Somebody has just changed the library; look at it and try again.", statusCode: 409);
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> RemoveAsync(
+        Guid projectId,
+        string key,
+        ClaimsPrincipal person,
+        WellsedesContext context,
+        CancellationToken cancel
+    ) =>
+        !WellFormed.IsId(key) ? TypedResults.Problem("This is no item of the library.", statusCode: 422)
+        : await LogAsync(projectId, key, null, person, context, cancel) is not null ? TypedResults.NoContent()
+        : TypedResults.Problem("Somebody has just changed the library; look at it and try again.", statusCode: 409);
+
+    /// <summary>The revision a change got; null when somebody else was quicker.</summary>
+    private static async Task<long?> LogAsync(
+        Guid projectId,
+        string key,
+        string? content,
+        ClaimsPrincipal person,
+        WellsedesContext context,
+        CancellationToken cancel
+    )
+    {
+        var revision = 1 + (await context.Library.Where(c => c.ProjectId == projectId).MaxAsync(c => (long?)c.Revision, cancel) ?? 0);
+        context.Add(
+            new LibraryChange
+            {
+                ProjectId = projectId,
+                Revision = revision,
+                AuthorId = person.Id(),
+                MadeAt = DateTime.UtcNow,
+                Key = key,
+                Content = content,
+            }
+        );
+        try
+        {
+            await context.SaveChangesAsync(cancel);
+            return revision;
+        }
+        catch (DbUpdateException e) when (e.InnerException is Npgsql.PostgresException { SqlState: "23505" })
+        {
+            return null;
+        }
+    }
+}

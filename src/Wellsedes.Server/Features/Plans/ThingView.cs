@@ -1,0 +1,51 @@
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Measure;
+using Wellsedes.Core.Plans;
+
+namespace Wellsedes.Server.Features.Plans;
+
+public sealed record ThingPartView(ThingRole Role, string Path, string Tint);
+
+/// <summary>A thing as the client draws and picks it; paths and outline in mm on the level, y up.</summary>
+public sealed record ThingView(
+    string Id,
+    string Name,
+    string Word,
+    string LevelId,
+    string? SchemeId,
+    ThingPartView[] Parts,
+    ThingText[] Texts,
+    Point[] Outline
+)
+{
+    public static ThingView Of(Thing thing, UnitSystem units) =>
+        new(
+            thing.Id,
+            thing.Called(),
+            thing.Word(),
+            thing.LevelId,
+            (thing as IOfScheme)?.SchemeId,
+            [.. thing.Parts().Select(part => new ThingPartView(part.Role, part.Path.ToPathData(), part.Tint))],
+            [.. thing.Texts(units)],
+            thing.Floor().Outline(5)
+        );
+}
+
+/// <summary>A kind of thing as the client offers and edits it: Template is a new one in JSON, to be given an id and a place.</summary>
+public sealed record ThingKindView(string Name, string Word, ThingStage Stage, bool OfScheme, ThingFieldView[] Fields, Entity Template)
+{
+    public static ThingKindView Of(ThingKind kind)
+    {
+        var template = kind.Make("new", PlanStart.LevelId, PlanStart.SchemeId, default);
+        return new ThingKindView(
+            kind.Name,
+            kind.Word,
+            kind.Stage,
+            template is IOfScheme,
+            [.. kind.Fields.Select(f => new ThingFieldView(f.Key, f.Label, f.Kind, f.Choices.IsDefault ? [] : [.. f.Choices], f.Note))],
+            template
+        );
+    }
+}
+
+public sealed record ThingFieldView(string Key, string Label, ThingFieldKind Kind, ThingChoice[] Choices, string Note);
