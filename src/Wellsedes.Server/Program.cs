@@ -79,7 +79,8 @@ builder.Services.AddSingleton(services => new PlanStore(
     PlanJson.Options,
     Shipped.Library
 ));
-builder.Services.AddHostedService<BinEmptier>();
+if (!args.Contains("--describe"))
+    builder.Services.AddHostedService<BinEmptier>();
 builder.WebHost.ConfigureKestrel(options => options.Limits.MaxRequestBodySize = PlanFiles.LargestFile);
 
 var app = builder.Build();

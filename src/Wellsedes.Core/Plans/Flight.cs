@@ -42,8 +42,8 @@ public sealed record Flight(
             ThingStage.Shell,
             [
                 new ThingField("toLevelId", "Goes up to", ThingFieldKind.Level),
-                new ThingField("rise", "Rise", ThingFieldKind.Length),
-                new ThingField("risers", "Risers", ThingFieldKind.Count),
+                new ThingField("rise", "Rise", ThingFieldKind.Length, Only: "toLevelId="),
+                new ThingField("risers", "Risers", ThingFieldKind.Count, Only: "kind=Stair"),
                 new ThingField("name", "Name", ThingFieldKind.Text),
             ],
             (id, level, _, at) => new Flight(id, level, FlightKind.Stair, at.X, at.Y, 0, 1000, 3000, 2975, 17)

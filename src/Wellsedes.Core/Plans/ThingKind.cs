@@ -20,12 +20,14 @@ public sealed record ThingChoice(string Value, string Label);
 /// <summary>A field of a kind beside place, size and rotation, which every thing has.</summary>
 /// <param name="Key">Its name in JSON.</param>
 /// <param name="Note">What the planner should know beside the field; "" for nothing.</param>
+/// <param name="Only">Shown only where another field has a value: "kind=Stair"; "" for always.</param>
 public sealed record ThingField(
     string Key,
     string Label,
     ThingFieldKind Kind,
     ImmutableArray<ThingChoice> Choices = default,
-    string Note = ""
+    string Note = "",
+    string Only = ""
 );
 
 /// <summary>The stage of the work in which a kind is put in.</summary>

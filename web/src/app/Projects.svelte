@@ -15,6 +15,8 @@
 
   async function load() {
     const { data, error } = await api.GET("/api/projects");
+    const binned = await api.GET("/api/deleted-projects");
+    deleted = binned.data ?? [];
     if (data) projects = data;
     else problem = messageOf(error);
   }
@@ -24,6 +26,34 @@
     const { error } = await api.POST("/api/projects", { body: { name: projectName } });
     problem = error ? messageOf(error) : null;
     if (!error) projectName = "";
+    await load();
+  }
+
+  let deleted = $state<{ id: string; name: string }[]>([]);
+
+  async function deletePlan(planId: string, title: string) {
+    if (!confirm(`Delete “${title}”? It can be brought back for 30 days.`)) return;
+    const { error } = await api.DELETE("/api/plans/{planId}", { params: { path: { planId } } });
+    problem = error ? messageOf(error) : null;
+    await load();
+  }
+
+  async function restorePlan(projectId: string, deletedPlanId: string) {
+    await api.POST("/api/projects/{projectId}/deleted-plans/{deletedPlanId}/restore", {
+      params: { path: { projectId, deletedPlanId } },
+    });
+    await load();
+  }
+
+  async function deleteProject(projectId: string, name: string) {
+    if (!confirm(`Delete the project “${name}” with all its plans? It can be brought back for 30 days.`))
+      return;
+    await api.DELETE("/api/projects/{projectId}", { params: { path: { projectId } } });
+    await load();
+  }
+
+  async function restoreProject(projectId: string) {
+    await api.POST("/api/projects/{projectId}/restore", { params: { path: { projectId } } });
     await load();
   }
 
@@ -78,13 +108,26 @@
     <section class="mt-4 rounded-lg border border-edge bg-panel p-4">
       <div class="flex items-baseline gap-3">
         <h2 class="text-[16px] font-semibold">{project.name}</h2>
+        {#if project.role === "Owner"}
+          <button
+            class="order-last ml-auto text-[12px] text-soft underline hover:text-must"
+            onclick={() => deleteProject(project.id, project.name)}>Delete project</button
+          >
+        {/if}
         <span class="text-soft"
           >{project.members.map((m) => `${m.name} (${m.role.toLowerCase()})`).join(", ")}</span
         >
       </div>
       <ul class="mt-3 grid grid-cols-3 gap-3">
         {#each project.plans as plan (plan.id)}
-          <li>
+          <li class="relative">
+            {#if project.role !== "Viewer"}
+              <button
+                class="absolute right-2 bottom-2 rounded px-1.5 py-0.5 text-[12px] text-soft underline hover:text-must"
+                aria-label="Delete {plan.title}"
+                onclick={() => deletePlan(plan.id, plan.title)}>Delete</button
+              >
+            {/if}
             <a
               class="block rounded-md border border-edge bg-white p-3 hover:border-moss"
               href={`#/plan/${plan.id}`}
@@ -100,6 +143,18 @@
           </li>
         {/each}
       </ul>
+      {#if project.role !== "Viewer" && project.deletedPlans.length}
+        <p class="mt-3 text-soft">
+          Deleted, kept for 30 days:
+          {#each project.deletedPlans as plan (plan.id)}
+            <span class="mr-3"
+              >{plan.title}
+              <button class="underline" onclick={() => restorePlan(project.id, plan.id)}>Bring back</button
+              ></span
+            >
+          {/each}
+        </p>
+      {/if}
       {#if project.role !== "Viewer"}
         <div class="mt-4 flex flex-wrap items-center gap-2 border-t border-edge pt-3">
           <form class="flex items-center gap-2" onsubmit={(e) => addPlan(e, project.id)}>
@@ -146,6 +201,17 @@
       {/if}
     </section>
   {/each}
+  {#if deleted.length}
+    <p class="mt-4 text-soft">
+      Deleted projects, kept for 30 days:
+      {#each deleted as project (project.id)}
+        <span class="mr-3"
+          >{project.name}
+          <button class="underline" onclick={() => restoreProject(project.id)}>Bring back</button></span
+        >
+      {/each}
+    </p>
+  {/if}
   <form class="mt-6 flex items-center gap-2" onsubmit={addProject}>
     <span class="field"
       ><input

@@ -16,18 +16,30 @@ export type Item = Schemas["EntityItem"];
 export type Opening = Schemas["EntityOpening"];
 export type Wall = Schemas["EntityWall"];
 export type Room = Schemas["EntityRoom"];
-export type Column = Schemas["EntityColumn"];
-export type KeepClear = Schemas["EntityKeepClear"];
 export type Level = Schemas["EntityLevel"];
 export type Boundary = Schemas["EntityBoundary"];
-export type Flight = Schemas["EntityFlight"];
-export type Platform = Schemas["EntityPlatform"];
 export type Fitting = Schemas["EntityFitting"];
-export type LowCeiling = Schemas["EntityLowCeiling"];
+export type Scheme = Schemas["EntityScheme"];
+export type ThingView = Schemas["ThingView"];
+export type ThingKindView = Schemas["ThingKindView"];
+export type FiguresView = Schemas["FiguresView"];
 export type SettingOutLine = Schemas["EntitySettingOutLine"];
 export type Backing = Schemas["EntityBacking"];
 export type WallType = Schemas["EntityWallType"];
-export type Fixture = Column | KeepClear | Flight | Platform | Fitting | LowCeiling;
+/** A thing of whatever kind: what every kind has; the rest is told by its kind's fields. */
+export interface Thing {
+  id: string;
+  type: string;
+  levelId: string;
+  schemeId?: string;
+  x: number;
+  y: number;
+  rotation: number;
+  width: number;
+  depth: number;
+  locked?: boolean;
+  [field: string]: unknown;
+}
 export type Certainty = Schemas["Certainty"];
 export type ChainSide = Schemas["ChainSide"];
 export type RoomView = Schemas["RoomView"];

@@ -11,7 +11,7 @@
   const middle = (a: Point, b: Point) => view.toScreen({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 });
 
   async function keep(from: Point, to: Point) {
-    const { schemeId, levelId } = plan.view!;
+    const { schemeId, levelId } = plan;
     await plan.do({ do: "keep-measure", id: plan.newId("measure"), schemeId, levelId, from, to });
     tools.rest();
   }

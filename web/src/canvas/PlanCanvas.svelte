@@ -20,7 +20,7 @@
   import { RestLayer } from "./restLayer";
   import { ShellHand } from "./shellHand.svelte";
   import { outOf } from "./shellHits";
-  import { paintDrawing, paintUnjoinedEnds, paintSelectedShell } from "./shellLive";
+  import { paintDrawing, paintSelectedShell, paintSelectedThings, paintUnjoinedEnds } from "./shellLive";
   import { tools } from "./tools.svelte";
   import ViewBar from "./ViewBar.svelte";
   import { Viewport, type Box, type Point } from "./viewport";
@@ -53,6 +53,8 @@
     | { kind: "band"; start: Point; to: Point; add: boolean };
   let gesture = $state.raw<Gesture | null>(null);
   let space = false;
+  /** Whether the press under way is on something the shell's hand works on: the shell, or a zone or mark. */
+  let byHand = false;
   let cycle: { at: Point; ids: string[]; index: number } | null = null;
 
   // svelte-ignore state_referenced_locally
@@ -100,9 +102,13 @@
     void plan.stage;
     const shell = plan.shell;
     void plan.faintShell;
+    const things = plan.shownThings;
     untrack(() => {
       const whole =
-        plan.dirty === "all" || shell !== picture.shell || plan.faintShell !== picture.ground.below;
+        plan.dirty === "all" ||
+        shell !== picture.shell ||
+        things !== picture.things ||
+        plan.faintShell !== picture.ground.below;
       repaint(whole ? "all" : (plan.dirty as Set<string>));
       plan.dirty = new Set();
       if (!fitted && plan.view && rest) fit();
@@ -131,14 +137,21 @@
           : { item, view: facts, form, box: boxOf(item, form) },
       );
     }
-    picture = new Picture([...painted.values()], plan.shell, faint, {
-      below: plan.faintShell,
-      backings: plan.stage === "shell" ? (plan.here("backing") as Backing[]) : [],
-      pictures,
-      lines: plan.stage === "prove" ? [] : (plan.here("setting-out-line") as SettingOutLine[]),
-      grid: plan.stage === "shell" ? (plan.level?.grid ?? 0) : 0,
-      locked: plan.stage !== "shell",
-    });
+    picture = new Picture(
+      [...painted.values()],
+      plan.shell,
+      faint,
+      {
+        below: plan.faintShell,
+        belowThings: plan.faintThings,
+        backings: plan.stage === "shell" ? (plan.here("backing") as Backing[]) : [],
+        pictures,
+        lines: plan.stage === "prove" ? [] : (plan.here("setting-out-line") as SettingOutLine[]),
+        grid: plan.stage === "shell" ? (plan.level?.grid ?? 0) : 0,
+        locked: plan.stage !== "shell",
+      },
+      plan.shownThings,
+    );
     if (ids === "all") rest.paintAll(view, picture, moving);
     else
       for (const id of ids)
@@ -189,6 +202,10 @@
   }
 
   function paintShellLive(ctx: CanvasRenderingContext2D) {
+    if (plan.stage === "furnish") {
+      paintSelectedThings(ctx, view, hand.things.standing, plan.selected);
+      paintDrawing(ctx, view, tools.tool, tools.aim);
+    }
     if (plan.stage !== "shell" || !plan.shell) return;
     if (!hand.drag) paintUnjoinedEnds(ctx, view, plan.shell);
     paintSelectedShell(ctx, view, plan.shell, plan.selected, hand.things);
@@ -220,7 +237,13 @@
     if (settled && plan.probe?.caught)
       Object.assign(item, { x: settled.x, y: settled.y, rotation: settled.rotation });
     ctx.globalAlpha = 0.85;
-    paintItem(ctx, view, ratio, { item, view: {} as never, form: tool.entry.form, box: {} as Box }, "selected");
+    paintItem(
+      ctx,
+      view,
+      ratio,
+      { item, view: {} as never, form: tool.entry.form, box: {} as Box },
+      "selected",
+    );
     ctx.globalAlpha = 1;
   }
 
@@ -235,8 +258,8 @@
   }
 
   const chips = $derived(
-    plan.stage === "shell"
-      ? hand.drag?.kind === "fixture"
+    plan.stage === "shell" || hand.drag
+      ? hand.drag?.kind === "thing"
         ? (plan.probe?.near ?? [])
         : hand.drag
           ? []
@@ -358,8 +381,10 @@
       if (tool.kind === "measure") return measureAt(at);
       if (tool.kind === "opening") return void putOpening(at);
       if (tool.kind !== "select") return void hand.take(at, event.altKey);
-      if (plan.stage === "shell") hand.down(at, event.shiftKey);
-      gesture = { kind: "press", start: at, hit: beneath(at), add: event.shiftKey };
+      const hit = beneath(at);
+      byHand = plan.stage === "shell" || (plan.stage === "furnish" && !hit.length);
+      if (byHand) byHand = hand.down(at, event.shiftKey) || plan.stage === "shell";
+      gesture = { kind: "press", start: at, hit, add: event.shiftKey };
     } else return;
     host.setPointerCapture(event.pointerId);
   }
@@ -374,7 +399,7 @@
       return;
     }
     if (hand.drag) hand.move(at);
-    else if (gesture?.kind === "press" && plan.stage === "shell" && hand.begin(at)) {
+    else if (gesture?.kind === "press" && byHand && hand.begin(at)) {
       gesture = null;
       hand.move(at);
     } else if (gesture?.kind === "press" && Math.hypot(at.x - gesture.start.x, at.y - gesture.start.y) > 4)
@@ -399,7 +424,7 @@
     if (!plan.selected.has(top.item.id)) plan.select([top.item.id], press.add);
     const ids = plan.selectedItems.filter((item) => !item.locked).map((item) => item.id);
     if (!ids.length) {
-      plan.notice = "This is locked in place; let it go first.";
+      plan.notice = "This is locked; unlock it first.";
       gesture = null;
       return;
     }
@@ -415,7 +440,7 @@
     const done = gesture;
     if (hand.drag) return void hand.up(place(event)).then(draw);
     if (!done) return;
-    if (plan.stage === "shell" && done.kind === "press") {
+    if (byHand && done.kind === "press") {
       gesture = null;
       return void hand.up(place(event)).then(draw);
     }
@@ -492,7 +517,7 @@
     return {
       do: "place-item",
       id,
-      schemeId: plan.view!.schemeId,
+      schemeId: plan.schemeId,
       levelId: plan.levelId,
       catalogue: tool.entry.item.key,
       x: p.x,
@@ -533,9 +558,9 @@
     const centre = view.toScreen(item);
     const pointed = (Math.atan2(-(at.y - centre.y), at.x - centre.x) * 180) / Math.PI + 90;
     const step = free ? 1 : 15;
-    const turn = (((Math.round(pointed / step) * step) % 360) + 360) % 360;
-    gesture = { ...turning, turn };
-    plan.ask({ do: "put-item-at", id: item.id, x: item.x, y: item.y, turn });
+    const rotation = (((Math.round(pointed / step) * step) % 360) + 360) % 360;
+    gesture = { ...turning, rotation };
+    plan.ask({ do: "put-item-at", id: item.id, x: item.x, y: item.y, rotation });
   }
 
   function startTurn(event: PointerEvent, item: Item) {
@@ -628,7 +653,7 @@
     >
   {/if}
 
-  {#if tools.tool.kind === "chain" || tools.tool.kind === "points" || tools.tool.kind === "fixture"}
+  {#if tools.tool.kind === "chain" || tools.tool.kind === "points" || tools.tool.kind === "thing"}
     <DrawBar {plan} under={inside ? under : null} reach={catchDistance} {reveal} />
   {/if}
 

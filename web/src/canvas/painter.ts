@@ -1,5 +1,6 @@
 import Flatbush from "flatbush";
-import type { Backing, FormView, Item, ItemView, SettingOutLine, ShellView } from "../app/api";
+import type { Backing, FormView, Item, ItemView, SettingOutLine, ShellView, ThingView } from "../app/api";
+import { paintThings } from "../things/paintThings";
 import { paintBacking, type BackingPictures } from "./backings";
 import type { Box, Viewport } from "./viewport";
 
@@ -18,8 +19,9 @@ export const ink = {
 
 /** What lies beneath and around the things of a level. */
 export interface Ground {
-  /** The shell of another level, shown faint. */
+  /** The shell of another level, shown faint, and its things. */
   below: ShellView | null;
+  belowThings: ThingView[];
   backings: Backing[];
   pictures: BackingPictures | null;
   lines: SettingOutLine[];
@@ -31,6 +33,7 @@ export interface Ground {
 
 export const bareGround: Ground = {
   below: null,
+  belowThings: [],
   backings: [],
   pictures: null,
   lines: [],
@@ -38,20 +41,7 @@ export const bareGround: Ground = {
   locked: false,
 };
 
-const pathNames = [
-  "walls",
-  "hatch",
-  "windows",
-  "leaves",
-  "swings",
-  "columns",
-  "keepClear",
-  "boundaries",
-  "steps",
-  "fittings",
-  "points",
-  "overhead",
-] as const;
+const pathNames = ["walls", "hatch", "windows", "leaves", "swings", "boundaries", "overhead"] as const;
 type Paths2D = Partial<Record<(typeof pathNames)[number], Path2D>>;
 
 const shellCache = new WeakMap<ShellView, Paths2D>();
@@ -120,6 +110,7 @@ export class Picture {
     readonly shell: ShellView | null,
     readonly faint: boolean,
     readonly ground: Ground = bareGround,
+    readonly things: ThingView[] = [],
   ) {
     this.index = painted.length ? new Flatbush(painted.length) : null;
     for (const { box } of painted) this.index!.add(box.minX, box.minY, box.maxX, box.maxY);
@@ -155,7 +146,12 @@ export class Picture {
       for (const backing of ground.backings) paintBacking(ctx, view, ratio, rect, backing, ground.pictures);
     ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
     paintGrid(ctx, view, rect, ground.grid);
-    if (ground.below) this.paintShell(ctx, view, ratio, ground.below, "faint");
+    if (ground.below) {
+      this.paintShell(ctx, view, ratio, ground.below, "faint");
+      paintThings(ctx, view, ratio, ground.belowThings, ink.faint);
+    }
+    const tinted = this.things.filter((t) => t.parts.some((part) => part.role === "Tinted"));
+    paintThings(ctx, view, ratio, tinted, ink.full);
     const margin = 30;
     const [a, b] = [
       view.toLevel({ x: rect.x - margin, y: rect.y + rect.h + margin }),
@@ -167,10 +163,25 @@ export class Picture {
     for (const thing of things)
       if (thing.form.flat) paintItem(ctx, view, ratio, thing, this.faint ? "faint" : "rest");
     if (this.shell) this.paintShell(ctx, view, ratio, this.shell, ground.locked ? "locked" : "full");
+    paintThings(
+      ctx,
+      view,
+      ratio,
+      this.things.filter((t) => !t.schemeId),
+      ground.locked ? ink.soft : ink.full,
+    );
     paintSettingOut(ctx, view, ratio, rect, ground.lines);
     for (const thing of things)
       if (!thing.form.flat)
         paintItem(ctx, view, ratio, thing, this.faint || thing.item.setAside ? "faint" : "rest");
+    ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
+    paintThings(
+      ctx,
+      view,
+      ratio,
+      this.things.filter((t) => t.schemeId && !tinted.includes(t)),
+      this.faint ? ink.faint : ink.full,
+    );
     ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
     for (const thing of things) paintLabel(ctx, view, thing, this.faint ? ink.faint : ink.full);
     this.paintRooms(ctx, view);
@@ -200,8 +211,6 @@ export class Picture {
     };
     if (mode === "faint") {
       stroke("walls", 0.8);
-      stroke("columns", 0.8);
-      stroke("steps", 0.6);
       return;
     }
     if (paths.walls) {
@@ -211,19 +220,13 @@ export class Picture {
       stroke("walls", mode === "locked" ? 1.2 : 1.6);
     }
     stroke("overhead", 0.8, ink.soft, [5, 4]);
-    stroke("steps", 0.8);
-    for (const name of ["fittings", "points", "windows", "leaves"] as const)
+    for (const name of ["windows", "leaves"] as const)
       if (paths[name]) {
         ctx.fillStyle = "#FFFFFF";
         ctx.fill(paths[name]);
         stroke(name, 1);
       }
     stroke("swings", 1);
-    if (paths.columns) {
-      ctx.fillStyle = line;
-      ctx.fill(paths.columns);
-    }
-    stroke("keepClear", 1, ink.soft, [6, 4]);
     stroke("boundaries", 1.2, ink.soft, [9, 3, 2, 3]);
   }
 

@@ -1,7 +1,7 @@
 import type { Aim, Backing, Boundary, Edit, Opening, SettingOutLine, Wall } from "../app/api";
 import type { OpenPlan } from "../plan/openPlan.svelte";
 import { questionOf, takePoint } from "./chain";
-import { shellAt, type ShellHit } from "./shellHits";
+import { looseAt, shellAt, type ShellHit } from "./shellHits";
 import { tools } from "./tools.svelte";
 import type { Point, Viewport } from "./viewport";
 
@@ -9,7 +9,7 @@ type Drag =
   | { kind: "wall"; id: string; start: Point }
   | { kind: "end"; id: string; atStart: boolean; start: Point }
   | { kind: "opening"; id: string; start: Point }
-  | { kind: "fixture"; ids: string[]; start: Point }
+  | { kind: "thing"; ids: string[]; start: Point }
   | { kind: "line" | "backing"; id: string; start: Point };
 
 /** The hand on the shell: drawing with catches, selecting walls, openings and fixed things, and dragging them. */
@@ -30,7 +30,7 @@ export class ShellHand {
         ? all.map((e) => (this.plan.probe!.moved.find((m) => m.id === e.id) as unknown as T) ?? e)
         : all;
     return {
-      fixtures: live(this.plan.fixtures),
+      standing: live(this.plan.things),
       openings: live(this.plan.openings as Opening[]),
       boundaries: this.plan.here("boundary") as (Boundary & { start: Point; end: Point })[],
       lines: live(this.plan.here("setting-out-line") as SettingOutLine[]),
@@ -53,7 +53,7 @@ export class ShellHand {
     if (tool.kind === "chain") this.plan.aim(questionOf(this.plan, tool.chain, p, reach), take);
     else if (tool.kind === "points" && !tool.asked.caught)
       tools.aim = { at: p, caught: "", length: 0, heading: 0, guides: [] };
-    else if (tool.kind === "points" || tool.kind === "fixture")
+    else if (tool.kind === "points" || tool.kind === "thing")
       this.plan.aim({ levelId: this.plan.levelId, at: p, catch: reach, from: undefined }, take);
     else if (tool.kind === "opening") this.plan.ask(this.seat(p, "probe-opening", 400));
   }
@@ -81,13 +81,13 @@ export class ShellHand {
       }
       return true;
     }
-    if (tool.kind === "fixture") {
+    if (tool.kind === "thing") {
       const aim = await this.plan.aimNow({ levelId: this.plan.levelId, at: p, catch: reach });
       if (!aim) return true;
-      const fixture = { ...tool.fixture, id: this.plan.newId("fixture"), ...aim.at };
-      if (await this.plan.do({ do: "put-thing", fixture, sure: false } as Edit)) {
+      const thing = { ...tool.thing, id: this.plan.newId("thing"), ...aim.at };
+      if (await this.plan.do({ do: "put-thing", thing } as unknown as Edit)) {
         tools.rest();
-        this.plan.select([fixture.id]);
+        this.plan.select([thing.id]);
       }
       return true;
     }
@@ -121,7 +121,14 @@ export class ShellHand {
   /** A press on the shell in its own stage. */
   down(at: Point, add: boolean) {
     const shell = this.plan.shell;
-    const hits = shell ? shellAt(this.view().toLevel(at), 4 / this.view().scale, shell, this.things) : [];
+    const p = this.view().toLevel(at);
+    const reach = 4 / this.view().scale;
+    const hits =
+      this.plan.stage === "furnish"
+        ? looseAt(p, reach, this.things.standing)
+        : shell
+          ? shellAt(p, reach, shell, this.things)
+          : [];
     this.press = { at, hits, add };
     return hits.length > 0;
   }
@@ -141,11 +148,11 @@ export class ShellHand {
       const [atStart, atEnd] = [near(wall.start as Point), near(wall.end as Point)];
       this.drag =
         atStart || atEnd ? { kind: "end", id: top.id, atStart, start } : { kind: "wall", id: top.id, start };
-    } else if (top.kind === "fixture") {
+    } else if (top.kind === "thing") {
       const ids = [...this.plan.selected].filter((id) =>
-        this.plan.fixtures.some((f) => f.id === id && !f.locked),
+        this.plan.things.some((f) => f.id === id && !f.locked),
       );
-      this.drag = { kind: "fixture", ids: ids.length ? ids : [top.id], start };
+      this.drag = { kind: "thing", ids: ids.length ? ids : [top.id], start };
     } else this.drag = { kind: top.kind, id: top.id, start } as Drag;
     return true;
   }
@@ -182,7 +189,7 @@ export class ShellHand {
           reach: 600,
           sure: true,
         };
-      case "fixture":
+      case "thing":
         return { do: "move-things", ids: drag.ids, dx, dy };
       case "line": {
         const line = entity as SettingOutLine;

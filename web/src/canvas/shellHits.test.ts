@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { Backing, Fixture, ShellView } from "../app/api";
+import type { Backing, Thing, ShellView } from "../app/api";
 import { alongWall, inFrame, outOf, pixelAt, shellAt, within } from "./shellHits";
 
 const square = [
@@ -13,10 +13,10 @@ const shell = {
   wallViews: [{ id: "wall", outline: square }],
 } as unknown as ShellView;
 const things = {
-  fixtures: [
+  standing: [
     { id: "platform", x: 3000, y: 500, rotation: 0, width: 2000, depth: 1500 },
     { id: "column", x: 3000, y: 500, rotation: 45, width: 300, depth: 300 },
-  ] as Fixture[],
+  ] as Thing[],
   openings: [{ id: "door", width: 900 }],
   boundaries: [{ id: "edge", start: { x: 0, y: 3000 }, end: { x: 4000, y: 3000 } }],
   lines: [{ id: "line", x: 0, y: 2000, angle: 90 }],

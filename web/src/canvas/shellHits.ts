@@ -1,10 +1,10 @@
-import type { Backing, Fixture, ShellView, Wall } from "../app/api";
+import type { Backing, Thing, ShellView, Wall } from "../app/api";
 import type { Point } from "./viewport";
 
 /** A thing of the shell under a point. */
 export interface ShellHit {
   id: string;
-  kind: "wall" | "opening" | "fixture" | "boundary" | "line" | "backing";
+  kind: "wall" | "opening" | "thing" | "boundary" | "line" | "backing";
 }
 
 const cos = (degrees: number) => Math.cos((degrees * Math.PI) / 180);
@@ -13,7 +13,10 @@ const sin = (degrees: number) => Math.sin((degrees * Math.PI) / 180);
 /** A level's point in the frame of something placed. */
 export function inFrame(frame: { x: number; y: number; rotation: number }, p: Point): Point {
   const [dx, dy] = [p.x - frame.x, p.y - frame.y];
-  return { x: dx * cos(frame.rotation) + dy * sin(frame.rotation), y: -dx * sin(frame.rotation) + dy * cos(frame.rotation) };
+  return {
+    x: dx * cos(frame.rotation) + dy * sin(frame.rotation),
+    y: -dx * sin(frame.rotation) + dy * cos(frame.rotation),
+  };
 }
 
 /** A point of a placed thing's own frame on the level. */
@@ -45,7 +48,7 @@ export function shellAt(
   reach: number,
   shell: ShellView,
   things: {
-    fixtures: Fixture[];
+    standing: Thing[];
     openings: { id: string; width: number }[];
     boundaries: { id: string; start: Point; end: Point }[];
     lines: { id: string; x: number; y: number; angle: number }[];
@@ -59,11 +62,11 @@ export function shellAt(
     if (Math.abs(own.x) <= width / 2 && Math.abs(own.y) <= place.wallThickness / 2 + reach)
       hits.push({ id: place.id, kind: "opening" });
   }
-  const small = [...things.fixtures].sort((a, b) => a.width * a.depth - b.width * b.depth);
-  for (const fixture of small) {
-    const own = inFrame(fixture, p);
-    if (Math.abs(own.x) <= fixture.width / 2 + reach && Math.abs(own.y) <= fixture.depth / 2 + reach)
-      hits.push({ id: fixture.id, kind: "fixture" });
+  const small = [...things.standing].sort((a, b) => a.width * a.depth - b.width * b.depth);
+  for (const thing of small) {
+    const own = inFrame(thing, p);
+    if (Math.abs(own.x) <= thing.width / 2 + reach && Math.abs(own.y) <= thing.depth / 2 + reach)
+      hits.push({ id: thing.id, kind: "thing" });
   }
   for (const wall of shell.wallViews)
     if (within(wall.outline as Point[], p)) hits.push({ id: wall.id, kind: "wall" });
@@ -86,6 +89,22 @@ export function shellAt(
       hits.push({ id: backing.id, kind: "backing" });
   }
   return hits;
+}
+
+/**
+ * Zones and marks at a point. Those that take much floor are taken by their edges, so that what stands in them can be
+ * pressed, and the floor be dragged over.
+ */
+export function looseAt(p: Point, reach: number, standing: Thing[]): ShellHit[] {
+  const small = [...standing].sort((a, b) => a.width * a.depth - b.width * b.depth);
+  return small
+    .filter((thing) => {
+      const own = inFrame(thing, p);
+      const [x, y] = [Math.abs(own.x) - thing.width / 2, Math.abs(own.y) - thing.depth / 2];
+      if (x > reach || y > reach) return false;
+      return thing.width * thing.depth < 4e6 || x > -reach || y > -reach;
+    })
+    .map((thing) => ({ id: thing.id, kind: "thing" }));
 }
 
 /** How far along a straight wall a point lies, from its start in mm. */

@@ -1,4 +1,4 @@
-import type { Aim, Backing, Fixture, ShellView } from "../app/api";
+import type { Aim, Backing, Thing, ShellView } from "../app/api";
 import { beforeOf, lastOf } from "./chain";
 import { ink } from "./painter";
 import { outOf } from "./shellHits";
@@ -26,7 +26,7 @@ function dot(ctx: Ctx, view: Viewport, p: Point, radius = 4) {
 }
 
 /** The outline of a placed rectangle on the level. */
-export const boxOfFixture = (f: Fixture) =>
+export const boxOfThing = (f: Thing) =>
   [
     { x: -f.width / 2, y: -f.depth / 2 },
     { x: f.width / 2, y: -f.depth / 2 },
@@ -51,7 +51,7 @@ export function paintSelectedShell(
   shell: ShellView,
   selected: ReadonlySet<string>,
   things: {
-    fixtures: Fixture[];
+    standing: Thing[];
     backings: Backing[];
     openings: { id: string; width: number }[];
     boundaries: { id: string; start: Point; end: Point }[];
@@ -76,7 +76,7 @@ export function paintSelectedShell(
       ].map((own) => outOf(place, own)),
     );
   }
-  for (const f of things.fixtures) if (selected.has(f.id)) ring(ctx, view, boxOfFixture(f));
+  paintSelectedThings(ctx, view, things.standing, selected);
   for (const b of things.backings) if (selected.has(b.id)) ring(ctx, view, boxOfBacking(b));
   for (const b of things.boundaries) if (selected.has(b.id)) ring(ctx, view, [b.start, b.end], false);
   for (const line of things.lines)
@@ -84,6 +84,18 @@ export function paintSelectedShell(
       const frame = { x: line.x, y: line.y, rotation: line.angle };
       ring(ctx, view, [outOf(frame, { x: -1e5, y: 0 }), outOf(frame, { x: 1e5, y: 0 })], false);
     }
+}
+
+/** Selected things, in blue pencil. */
+export function paintSelectedThings(
+  ctx: Ctx,
+  view: Viewport,
+  things: Thing[],
+  selected: ReadonlySet<string>,
+) {
+  ctx.strokeStyle = ink.pencil;
+  ctx.lineWidth = 2;
+  for (const thing of things) if (selected.has(thing.id)) ring(ctx, view, boxOfThing(thing));
 }
 
 /** Ends of walls that stop a little short: a ring round each and a line to what it could meet. */
@@ -101,7 +113,7 @@ export function paintUnjoinedEnds(ctx: Ctx, view: Viewport, shell: ShellView) {
 
 /** What is being drawn: the side under the hand, guides, and where the hand is drawn to. */
 export function paintDrawing(ctx: Ctx, view: Viewport, tool: Tool, aim: Aim | null) {
-  if (tool.kind !== "chain" && tool.kind !== "points" && tool.kind !== "fixture") return;
+  if (tool.kind !== "chain" && tool.kind !== "points" && tool.kind !== "thing") return;
   ctx.strokeStyle = ink.pencil;
   ctx.fillStyle = ink.pencil;
   if (aim) {
@@ -134,9 +146,9 @@ export function paintDrawing(ctx: Ctx, view: Viewport, tool: Tool, aim: Aim | nu
     if (points.length) ring(ctx, view, aim ? [...points, aim.at] : points, false);
     for (const p of points) dot(ctx, view, p);
   }
-  if (tool.kind === "fixture" && aim) {
+  if (tool.kind === "thing" && aim) {
     ctx.lineWidth = 1.5;
-    ring(ctx, view, boxOfFixture({ ...tool.fixture, ...aim.at } as Fixture));
+    ring(ctx, view, boxOfThing({ ...tool.thing, ...aim.at } as Thing));
   }
   if (aim) {
     const at = view.toScreen(aim.at);

@@ -1,4 +1,4 @@
-import type { Aim, Certainty, CatalogueEntry, ChainSide, Fixture, OpeningKind as Kind } from "../app/api";
+import type { Aim, Certainty, CatalogueEntry, ChainSide, Thing, OpeningKind as Kind } from "../app/api";
 import type { Point } from "./viewport";
 
 /** What a press on the plan does now. Selecting is the resting state, not a tool. */
@@ -8,7 +8,7 @@ export type Tool =
   | { kind: "measure"; from: Point | null; to: Point | null }
   | { kind: "opening"; opening: OpeningChoice }
   | { kind: "chain"; chain: Chain }
-  | { kind: "fixture"; fixture: Fixture }
+  | { kind: "thing"; thing: Thing }
   | { kind: "points"; asked: PointsAsked };
 
 export interface OpeningChoice {

@@ -19,12 +19,12 @@
       return;
     }
     typing = false;
-    const fixture = plan.fixtures.find((f) => plan.selected.has(f.id));
+    const thing = plan.things.find((f) => plan.selected.has(f.id));
     const wallId = plan.wallOf(near.otherId);
-    if (fixture && wallId)
+    if (thing && wallId)
       return void (await plan.do({
         do: "put-by-offsets",
-        id: fixture.id,
+        id: thing.id,
         offsets: [{ wallId, distance: read.value, toMiddle: false }],
       }));
     await plan.do({

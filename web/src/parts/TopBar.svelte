@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Redo2, Undo2 } from "@lucide/svelte";
   import Mark from "./Mark.svelte";
+  import SchemesDialog from "./SchemesDialog.svelte";
   import type { OpenPlan, Stage } from "../plan/openPlan.svelte";
 
   let { plan }: { plan: OpenPlan } = $props();
@@ -11,7 +12,7 @@
     ["prove", "Prove"],
     ["issue", "Issue"],
   ];
-  const scheme = $derived(plan.all("scheme")[0]?.name ?? "");
+  let schemesShown = $state(false);
   const saving = $derived(
     plan.offline
       ? "No link to the server"
@@ -23,7 +24,7 @@
   <a href="#/" class="flex items-center gap-2.5 text-[15px] font-semibold" title="All projects"
     ><Mark /> Wellsedes</a
   >
-  <p class="max-w-[230px] truncate text-white/75" title="{plan.view?.projectName} / {plan.details?.title}">
+  <p class="max-w-[190px] truncate text-white/75" title="{plan.view?.projectName} / {plan.details?.title}">
     {plan.view?.projectName} / <span class="font-semibold text-white">{plan.details?.title}</span>
   </p>
   <p class="flex items-center gap-1 rounded border border-white/30 px-1 text-[12px] text-white/85">
@@ -36,7 +37,21 @@
       {#each plan.levels.toReversed() as level (level.id)}<option value={level.id}>{level.name}</option
         >{/each}
     </select>
-    <span class="hidden whitespace-nowrap min-[1240px]:inline">· {scheme}</span>
+    <select
+      aria-label="Scheme"
+      class="max-w-[130px] border-l border-white/30 bg-ink py-0.5 pl-1 text-white"
+      value={plan.schemeId}
+      onchange={(e) => {
+        if (e.currentTarget.value) plan.lookAtScheme(e.currentTarget.value);
+        else {
+          e.currentTarget.value = plan.schemeId;
+          schemesShown = true;
+        }
+      }}
+    >
+      {#each plan.schemes as scheme (scheme.id)}<option value={scheme.id}>{scheme.name}</option>{/each}
+      <option value="">Schemes…</option>
+    </select>
   </p>
   <nav class="mx-auto flex h-full" aria-label="Stages">
     {#each stages as [key, name], i (key)}
@@ -66,7 +81,7 @@
     role="status"
     data-testid="saving"
   >
-    {plan.view?.role === "Viewer" ? "You may look, not change" : saving}
+    {plan.view?.role === "Viewer" ? "View only" : saving}
   </span>
   {#if plan.canEdit}
     <button
@@ -85,3 +100,4 @@
     >
   {/if}
 </header>
+<SchemesDialog {plan} bind:open={schemesShown} />

@@ -14,7 +14,7 @@
   import FindingPanel from "../stages/prove/FindingPanel.svelte";
   import ProvePanel from "../stages/prove/ProvePanel.svelte";
   import RoomsPanel from "../stages/shell/RoomsPanel.svelte";
-  import ThingPanel from "../stages/shell/ThingPanel.svelte";
+  import SelectedPanel from "../stages/shell/SelectedPanel.svelte";
   import ShellPanel from "../stages/shell/ShellPanel.svelte";
   import { keysFor } from "./keys";
   import { OpenPlan } from "./openPlan.svelte";
@@ -50,7 +50,9 @@
     // What is selected stays selected only where it can be worked on.
     untrack(() => {
       const shell = plan.stage === "shell";
-      const kept = [...plan.selected].filter((id) => (plan.item(id) === undefined) === shell);
+      const kept = [...plan.selected].filter((id) =>
+        shell ? plan.item(id) === undefined && !plan.isOfScheme(id) : plan.isOfScheme(id),
+      );
       if (kept.length !== plan.selected.size) plan.select(kept);
     });
   });
@@ -112,14 +114,29 @@
                   {selected.length && selected.every((i) => i.setAside) ? "Bring back" : "Set aside"} ({aside.length})
                 </button>
               {/if}
-              {#if ["place", "opening", "measure"].includes(tools.tool.kind)}
+              {#if ["place", "opening", "measure", "thing"].includes(tools.tool.kind)}
                 <span class="self-center px-2 text-soft">
                   {tools.tool.kind === "place"
                     ? "Press on the plan to place · Shift for more"
                     : tools.tool.kind === "opening"
                       ? "Press on a wall"
-                      : "Press two points"} · Esc ends
+                      : tools.tool.kind === "thing"
+                        ? "Press where it goes"
+                        : "Press two points"} · Esc ends
                 </span>
+              {/if}
+            </div>
+          {/if}
+          {#if plan.view?.fault}
+            <div class="absolute inset-x-0 top-0 border-b border-must bg-must-wash p-3" role="alert">
+              <p class="font-semibold">This plan opens for reading only.</p>
+              <p>
+                {plan.view.fault.message}{plan.view.fault.entityId ? ` (${plan.view.fault.entityId})` : ""}
+              </p>
+              {#if plan.canWrite && plan.view.fault.lastChange}
+                <button class="action mt-2" onclick={() => plan.takeBack()}
+                  >Take back the last change: {plan.view.fault.lastChange}</button
+                >
               {/if}
             </div>
           {/if}
@@ -148,10 +165,13 @@
         {#if plan.stage !== "issue"}
           <aside class="w-64 shrink-0 overflow-y-auto border-l border-edge bg-panel">
             {#if plan.stage === "shell"}
-              {#if plan.selected.size}<ThingPanel {plan} />{:else}<RoomsPanel {plan} />{/if}
+              {#if plan.selected.size}<SelectedPanel {plan} />{:else}<RoomsPanel {plan} />{/if}
             {:else if plan.stage === "prove"}<FindingPanel {plan} />
             {:else if selected.length === 1}
               {#key selected[0]!.id}<ItemPanel {plan} item={selected[0]!} />{/key}
+            {:else if !selected.length && plan.things.some((t) => plan.selected.has(t.id))}<SelectedPanel
+                {plan}
+              />
             {:else if selected.length > 1}<SeveralPanel {plan} items={selected} />
             {:else}<ItemList {plan} />{/if}
           </aside>

@@ -61,10 +61,10 @@ export function keysFor(plan: OpenPlan, view: View) {
         number,
         number,
       ];
-      const fixtures = plan.fixtures.filter((f) => plan.selected.has(f.id)).map((f) => f.id);
+      const things = plan.things.filter((f) => plan.selected.has(f.id)).map((f) => f.id);
       if (may) void plan.do({ do: "move-items", ids, dx: x * step, dy: y * step, catch: 0 });
-      else if (plan.canEdit && plan.stage === "shell" && fixtures.length)
-        void plan.do({ do: "move-things", ids: fixtures, dx: x * step, dy: y * step });
+      else if (plan.canEdit && things.length)
+        void plan.do({ do: "move-things", ids: things, dx: x * step, dy: y * step });
       else if (plan.canEdit && plan.stage === "shell" && wallSelected(plan))
         void plan.do({ do: "move-wall", id: wallSelected(plan)!, dx: x * step, dy: y * step });
       else view.panBy(-x * 60, y * 60);

@@ -1,5 +1,5 @@
 import { HubConnectionBuilder, LogLevel, type HubConnection } from "@microsoft/signalr";
-import type { Aim, AimQuestion, ChangedView, Edit, ProbeView } from "../app/api";
+import type { Aim, AimQuestion, ChangedView, Edit, FiguresView, ProbeView } from "../app/api";
 
 export interface LiveEvents {
   changed(change: ChangedView): void;
@@ -42,8 +42,8 @@ export class Newest<Q, A> {
 /** The live link: changes come down it; probes and aims go up it. */
 export class LiveLink {
   private readonly connection: HubConnection;
-  private readonly probes = new Newest<{ edit: Edit; levelId: string }, ProbeView>(({ edit, levelId }) =>
-    this.connection.invoke("Probe", this.planId, edit, levelId),
+  private readonly probes = new Newest<{ edit: Edit; levelId: string; schemeId: string }, ProbeView>(
+    ({ edit, levelId, schemeId }) => this.connection.invoke("Probe", this.planId, edit, levelId, schemeId),
   );
   private readonly aims = new Newest<AimQuestion, Aim>((question) => this.aimNow(question));
 
@@ -79,8 +79,8 @@ export class LiveLink {
   }
 
   /** Asks what an edit would do. An unsent older question is dropped: only the newest matters. */
-  probe(edit: Edit, levelId: string, done: (answer: ProbeView) => void) {
-    this.probes.ask({ edit, levelId }, done);
+  probe(edit: Edit, levelId: string, schemeId: string, done: (answer: ProbeView) => void) {
+    this.probes.ask({ edit, levelId, schemeId }, done);
   }
 
   dropProbe() {
@@ -94,6 +94,11 @@ export class LiveLink {
   /** An aim that must be answered: for a press or a typed length. */
   aimNow(question: AimQuestion): Promise<Aim> {
     return this.connection.invoke("Aim", this.planId, question);
+  }
+
+  /** The figures of a scheme as they are. */
+  figures(schemeId: string): Promise<FiguresView> {
+    return this.connection.invoke("Figures", this.planId, schemeId);
   }
 
   /** Links the simulated distance meter with one of its surveys; what it says of itself. */

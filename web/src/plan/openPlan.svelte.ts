@@ -13,7 +13,7 @@ import {
   type FormView,
   type Aim,
   type AimQuestion,
-  type Fixture,
+  type FiguresView,
   type Item,
   type ItemView,
   type Level,
@@ -22,16 +22,17 @@ import {
   type PlanView,
   type ProbeView,
   type Problem,
+  type Scheme,
   type SheetSettings,
   type ShellView,
+  type Thing,
+  type ThingView,
   type Wall,
 } from "../app/api";
 import { LiveLink } from "./live";
 
 export type Stage = "shell" | "furnish" | "prove" | "issue";
 export type Saving = "saved" | "saving" | "failed";
-
-const fixtureKinds = ["column", "keep-clear", "flight", "platform", "fitting", "low-ceiling"];
 
 /** What is wrong with the last edit, with a way to say that it is meant or to take the likely meaning. */
 export interface Refusal {
@@ -49,6 +50,11 @@ export class OpenPlan {
   readonly itemViews = new SvelteMap<string, ItemView>();
 
   view = $state.raw<PlanView | null>(null);
+  /** The scheme that is looked at. */
+  schemeId = $state("");
+  /** The sheet that is looked at; "" for the scheme's own of the level. */
+  sheetId = $state("");
+  private readonly thingViews = new SvelteMap<string, ThingView>();
   /** The level that is looked at. */
   levelId = $state("");
   /** Another level shown faint beneath; "" for none. */
@@ -81,8 +87,13 @@ export class OpenPlan {
   get details() {
     return this.entities.get("plan") as PlanDetails | undefined;
   }
-  get canEdit() {
+  /** Whether the person's role lets them change the plan. */
+  get canWrite() {
     return this.view !== null && this.view.role !== "Viewer";
+  }
+  /** Whether the plan can be changed now: a plan with a fault opens for reading only. */
+  get canEdit() {
+    return this.canWrite && !this.view!.fault;
   }
   get figures() {
     return this.probe?.figures ?? this.view?.figures ?? null;
@@ -93,8 +104,26 @@ export class OpenPlan {
 
   /** What stands on the level that is looked at. */
   items = $derived.by(() =>
-    [...this.entities.values()].filter((e): e is Item => e.type === "item" && e.levelId === this.levelId),
+    [...this.entities.values()].filter(
+      (e): e is Item => e.type === "item" && e.levelId === this.levelId && e.schemeId === this.schemeId,
+    ),
   );
+
+  private restingThings = $derived.by(() =>
+    [...this.thingViews.values()].filter(
+      (t) => t.levelId === this.levelId && (t.schemeId ?? this.schemeId) === this.schemeId,
+    ),
+  );
+  /** How the things of the level look, as they would be while a hand moves some of them. */
+  shownThings = $derived.by(() => {
+    const moved = this.probe?.things ?? [];
+    return moved.length
+      ? this.restingThings.map((t) => moved.find((m) => m.id === t.id) ?? t)
+      : this.restingThings;
+  });
+  get faintThings(): ThingView[] {
+    return [...this.thingViews.values()].filter((t) => t.levelId === this.faintLevelId && !t.schemeId);
+  }
 
   /** The shell of the level, as it would be while a hand moves something of it. */
   get shell(): ShellView | null {
@@ -111,14 +140,37 @@ export class OpenPlan {
   }
   /** Things of a kind on the level. */
   here<T extends "wall" | "boundary" | "setting-out-line" | "backing" | "dimension">(type: T) {
-    return this.all(type).filter((e) => (e as { levelId: string }).levelId === this.levelId);
+    return this.all(type).filter((e) => {
+      const { levelId, schemeId } = e as { levelId: string; schemeId?: string };
+      return levelId === this.levelId && (schemeId ?? this.schemeId) === this.schemeId;
+    });
   }
-  /** Fixed things of the shell on the level. */
-  get fixtures(): Fixture[] {
-    return [...this.entities.values()].filter(
-      (e) => fixtureKinds.includes(e.type!) && (e as Fixture).levelId === this.levelId,
-    ) as Fixture[];
+  private kindNames = $derived((this.catalogue?.things ?? []).map((kind) => kind.name));
+  /** Whether an entity belongs to the scheme that is looked at. */
+  isOfScheme(id: string) {
+    return (this.entities.get(id) as { schemeId?: string } | undefined)?.schemeId === this.schemeId;
   }
+  isThing(id: string) {
+    return this.kindNames.includes(this.entities.get(id)?.type ?? "");
+  }
+  kindOf(thing: { type?: string }) {
+    return this.catalogue?.things.find((kind) => kind.name === thing.type);
+  }
+  /** What a thing is called. */
+  thingName(id: string) {
+    return this.thingViews.get(id)?.name ?? "";
+  }
+  /** Things on the level that can be worked on in this stage: those of the shell in Shell, those of the scheme in Furnish. */
+  things: Thing[] = $derived.by(() => {
+    const ofScheme = this.stage === "furnish";
+    return [...this.entities.values()].filter((e) => {
+      if (!this.kindNames.includes(e.type!)) return false;
+      const thing = e as unknown as Thing;
+      return (
+        thing.levelId === this.levelId && (ofScheme ? thing.schemeId === this.schemeId : !thing.schemeId)
+      );
+    }) as unknown as Thing[];
+  });
   /** The wall that a wall or an opening belongs to; null for anything else. */
   wallOf(id: string): string | null {
     const entity = this.entities.get(id);
@@ -139,17 +191,47 @@ export class OpenPlan {
     this.touch("all");
   }
 
+  get schemes(): Scheme[] {
+    return (this.all("scheme") as Scheme[]).sort((a, b) => (a.order ?? 0) - (b.order ?? 0));
+  }
+  /** Looks at another scheme; what was selected in the old one is let go, and its figures are asked for. */
+  lookAtScheme(schemeId: string) {
+    if (schemeId === this.schemeId || this.entities.get(schemeId)?.type !== "scheme") return;
+    this.schemeId = schemeId;
+    this.sheetId = "";
+    this.finding = null;
+    this.route = [];
+    this.stopAsking();
+    this.select([]);
+    this.touch("all");
+    void this.renewFigures();
+  }
+  private async renewFigures() {
+    const schemeId = this.schemeId;
+    const figures: FiguresView | undefined = await this.link?.figures(schemeId).catch(() => undefined);
+    if (figures && this.view && schemeId === this.schemeId) this.view = { ...this.view, figures };
+  }
+
   all<T extends Entity["type"]>(type: T) {
     return [...this.entities.values()].filter((e) => e.type === type) as Extract<Entity, { type?: T }>[];
   }
   get checks() {
-    return this.all("checks")[0] as Checks;
+    return this.all("checks").find((c) => c.schemeId === this.schemeId) as Checks;
   }
   get brief() {
-    return this.all("brief")[0] as Brief;
+    return this.all("brief").find((b) => b.schemeId === this.schemeId) as Brief;
   }
-  get sheet() {
-    return this.all("sheet")[0] as SheetSettings;
+  /** The sheets of the scheme, by their numbers. */
+  get sheets(): SheetSettings[] {
+    const number = (s: SheetSettings) => s.titleBlock.sheetNumber ?? "";
+    return (this.all("sheet").filter((s) => s.schemeId === this.schemeId) as SheetSettings[]).sort((a, b) =>
+      number(a).localeCompare(number(b), "en", { numeric: true }),
+    );
+  }
+  /** The sheet that is looked at: the chosen one, else the first of the level, else the first. */
+  get sheet(): SheetSettings | undefined {
+    const all = this.sheets;
+    return all.find((s) => s.id === this.sheetId) ?? all.find((s) => s.levelId === this.levelId) ?? all[0];
   }
   item(id: string) {
     const entity = this.entities.get(id);
@@ -162,7 +244,9 @@ export class OpenPlan {
   /** Null when it opened, else what to tell the person. */
   async open(): Promise<string | null> {
     const [{ data, error }, catalogue] = await Promise.all([
-      api.GET("/api/plans/{planId}", { params: { path: { planId: this.id } } }),
+      api.GET("/api/plans/{planId}", {
+        params: { path: { planId: this.id }, query: { schemeId: this.schemeId || undefined } },
+      }),
       this.catalogue ? Promise.resolve({ data: this.catalogue }) : api.GET("/api/catalogue"),
     ]);
     if (!data) return error ? messageOf(error) : "There is no such plan, or it is not shared with you.";
@@ -189,9 +273,12 @@ export class OpenPlan {
     for (const [key, form] of Object.entries(view.forms)) this.forms.set(key, form);
     this.itemViews.clear();
     for (const item of view.items) this.itemViews.set(item.id, item);
+    this.thingViews.clear();
+    for (const thing of view.things) this.thingViews.set(thing.id, thing);
     this.shells.clear();
     for (const shell of view.shells) this.shells.set(shell.levelId, shell);
     if (!this.entities.has(this.levelId)) this.levelId = view.levelId;
+    if (!this.entities.has(this.schemeId)) this.schemeId = view.schemeId;
     this.view = view;
     this.touch("all");
   }
@@ -211,26 +298,36 @@ export class OpenPlan {
     }
     for (const [key, form] of Object.entries(change.forms)) this.forms.set(key, form);
     for (const item of change.items) this.itemViews.set(item.id, item);
+    for (const thing of change.things) this.thingViews.set(thing.id, thing);
     for (const { id, after } of change.entities) {
       if (after) this.entities.set(id, after);
       else {
         this.entities.delete(id);
         this.itemViews.delete(id);
+        this.thingViews.delete(id);
         this.selected.delete(id);
       }
     }
     this.view = {
       ...this.view,
       revision: change.revision,
-      figures: change.figures,
+      figures: change.schemeId === this.schemeId ? change.figures : this.view.figures,
     };
+    if (!this.entities.has(this.schemeId)) this.lookAtScheme(this.schemes[0]!.id);
+    else if (change.schemeId !== this.schemeId) void this.renewFigures();
     for (const shell of change.shells) this.shells.set(shell.levelId, shell);
     for (const id of this.shells.keys()) if (!this.entities.has(id)) this.shells.delete(id);
     if (!this.entities.has(this.levelId)) this.levelId = this.levels[0]!.id;
     const shown = change.shells.some((s) => s.levelId === this.levelId || s.levelId === this.faintLevelId);
     const backing = change.entities.some((e) => (e.after ?? { type: "backing" }).type === "backing");
-    this.touch(shown || backing ? "all" : change.entities.map((e) => e.id));
-    if (this.finding && !change.figures.findings.some((f) => f.id === this.finding)) this.show(null);
+    const thing = change.things.length > 0 || change.entities.some((e) => !e.after);
+    this.touch(shown || backing || thing ? "all" : change.entities.map((e) => e.id));
+    if (
+      this.finding &&
+      change.schemeId === this.schemeId &&
+      !change.figures.findings.some((f) => f.id === this.finding)
+    )
+      this.show(null);
   }
 
   /**
@@ -245,7 +342,7 @@ export class OpenPlan {
       try {
         const { data, error } = await api.POST("/api/plans/{planId}/edits", {
           params: { path: { planId: this.id } },
-          body: { baseRevision: this.view!.revision, edit: edit as never },
+          body: { baseRevision: this.view!.revision, edit: edit as never, schemeId: this.schemeId },
         });
         return this.settle(data, error, edit);
       } catch {
@@ -266,7 +363,9 @@ export class OpenPlan {
       try {
         const path =
           which === "undo" ? ("/api/plans/{planId}/undo" as const) : ("/api/plans/{planId}/redo" as const);
-        const { data, error } = await api.POST(path, { params: { path: { planId: this.id } } });
+        const { data, error } = await api.POST(path, {
+          params: { path: { planId: this.id }, query: { schemeId: this.schemeId } },
+        });
         if (data) this.notice = data.changed.label;
         return this.settle(data, error, null);
       } catch {
@@ -304,21 +403,24 @@ export class OpenPlan {
   }
 
   async renewNear() {
-    const fixed = this.selected.size === 1 && this.fixtures.some((f) => this.selected.has(f.id));
+    const fixed = this.selected.size === 1 && this.things.some((f) => this.selected.has(f.id));
     const ids = [...this.selected].filter((id) => fixed || this.item(id)).slice(0, 50);
     if (ids.length === 0) {
       this.near = [];
       return;
     }
     const { data } = await api.GET("/api/plans/{planId}/near", {
-      params: { path: { planId: this.id }, query: { id: ids, levelId: this.levelId } },
+      params: {
+        path: { planId: this.id },
+        query: { id: ids, schemeId: this.schemeId, levelId: this.levelId },
+      },
     });
     if (data) this.near = data;
   }
 
   /** Asks what an edit would do while a hand moves. */
   ask(edit: Edit) {
-    this.link?.probe(edit, this.levelId, (answer) => {
+    this.link?.probe(edit, this.levelId, this.schemeId, (answer) => {
       if (this.asking) this.probe = answer;
     });
     this.asking = true;
@@ -339,9 +441,18 @@ export class OpenPlan {
     if (!id) return;
     if (found?.levelId) this.lookAt(found.levelId);
     const { data } = await api.GET("/api/plans/{planId}/route", {
-      params: { path: { planId: this.id }, query: { finding: id } },
+      params: { path: { planId: this.id }, query: { finding: id, schemeId: this.schemeId } },
     });
     if (data && this.finding === id) this.route = data as { x: number; y: number }[];
+  }
+
+  /** Takes back the last change of a plan that opens for reading only. */
+  async takeBack() {
+    const { error } = await api.POST("/api/plans/{planId}/take-back", {
+      params: { path: { planId: this.id } },
+    });
+    if (error) this.refusal = { problem: error as Problem, asSure: null };
+    await this.open();
   }
 
   /** Where a hand points; only the newest question is kept. */

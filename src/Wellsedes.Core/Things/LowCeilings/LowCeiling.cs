@@ -29,8 +29,8 @@ public sealed record LowCeiling(
             "low ceiling",
             ThingStage.Shell,
             [
-                new ThingField("lowHeight", "Height at its front", ThingFieldKind.Length),
-                new ThingField("highHeight", "Height at its back", ThingFieldKind.Length),
+                new ThingField("lowHeight", "Low side", ThingFieldKind.Length),
+                new ThingField("highHeight", "High side", ThingFieldKind.Length),
             ],
             (id, level, _, at) => new LowCeiling(id, level, at.X, at.Y, 0, 3000, 1500, 1200, 2400)
         );

@@ -42,10 +42,10 @@ public sealed record ThingKindView(string Name, string Word, ThingStage Stage, b
             kind.Word,
             kind.Stage,
             template is IOfScheme,
-            [.. kind.Fields.Select(f => new ThingFieldView(f.Key, f.Label, f.Kind, f.Choices.IsDefault ? [] : [.. f.Choices], f.Note))],
+            [.. kind.Fields.Select(f => new ThingFieldView(f.Key, f.Label, f.Kind, f.Choices.IsDefault ? [] : [.. f.Choices], f.Note, f.Only))],
             template
         );
     }
 }
 
-public sealed record ThingFieldView(string Key, string Label, ThingFieldKind Kind, ThingChoice[] Choices, string Note);
+public sealed record ThingFieldView(string Key, string Label, ThingFieldKind Kind, ThingChoice[] Choices, string Note, string Only);

@@ -100,6 +100,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/deleted-projects": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listDeletedProjects"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{projectId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["deleteProject"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{projectId}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["restoreProject"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{planId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["openPlan"];
+        put?: never;
+        post?: never;
+        delete: operations["deletePlan"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{projectId}/deleted-plans/{deletedPlanId}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["restorePlan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/projects/{projectId}/plans": {
         parameters: {
             query?: never;
@@ -132,6 +212,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/projects/{projectId}/library": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listLibrary"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{projectId}/library/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["putLibraryItem"];
+        post?: never;
+        delete: operations["removeLibraryItem"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/catalogue": {
         parameters: {
             query?: never;
@@ -158,22 +270,6 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["readFigure"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/plans/{planId}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["openPlan"];
-        put?: never;
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -244,6 +340,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/{planId}/take-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["takeBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{planId}/near": {
         parameters: {
             query?: never;
@@ -299,7 +411,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        get: operations["listPictures"];
         put?: never;
         post: operations["addPicture"];
         delete?: never;
@@ -318,6 +430,22 @@ export interface paths {
         get: operations["picture"];
         put?: never;
         post?: never;
+        delete: operations["deletePicture"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{planId}/pictures/{pictureId}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["restorePicture"];
         delete?: never;
         options?: never;
         head?: never;
@@ -340,7 +468,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/plans/{planId}/sheet": {
+    "/api/plans/{planId}/register": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["register"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{planId}/sheets/{sheetId}/facts": {
         parameters: {
             query?: never;
             header?: never;
@@ -356,7 +500,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/plans/{planId}/sheet.{kind}": {
+    "/api/plans/{planId}/sheets/{sheetId}/draft.{kind}": {
         parameters: {
             query?: never;
             header?: never;
@@ -372,14 +516,14 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/plans/{planId}/register": {
+    "/api/plans/{planId}/sheets/{sheetId}/revisions": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["register"];
+        get?: never;
         put?: never;
         post: operations["issueRevision"];
         delete?: never;
@@ -388,7 +532,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/plans/{planId}/register/{letter}/sheet.{kind}": {
+    "/api/plans/{planId}/sheets/{sheetId}/revisions/{letter}.{kind}": {
         parameters: {
             query?: never;
             header?: never;
@@ -450,6 +594,18 @@ export interface components {
             source: string;
             note: string;
         };
+        AreaFigures: {
+            thingId: string;
+            name: string;
+            /** Format: int32 */
+            seats: number;
+            /** Format: int32 */
+            workstations: number;
+            /** Format: int32 */
+            tables: number;
+            /** Format: double */
+            area: number;
+        };
         Backing: {
             levelId: string;
             pictureId: string;
@@ -463,7 +619,7 @@ export interface components {
             /** Format: double */
             y: number;
             /** Format: double */
-            turn: number;
+            rotation: number;
             /** Format: double */
             scale: number;
             /**
@@ -492,7 +648,7 @@ export interface components {
              */
             fade: number;
             /** @default false */
-            held: boolean;
+            locked: boolean;
             /** @default  */
             scaleFrom: string;
             id: string;
@@ -512,6 +668,7 @@ export interface components {
         CatalogueEntry: {
             item: components["schemas"]["CatalogueItem"];
             form: components["schemas"]["FormView"];
+            round: boolean;
         };
         CatalogueItem: {
             key: string;
@@ -520,12 +677,12 @@ export interface components {
             maker: string;
             size: components["schemas"]["ItemSize"];
             source: components["schemas"]["ValueSource"];
-            places: components["schemas"]["Places"];
+            seats: components["schemas"]["SeatsBySide"];
             /**
              * Format: int32
              * @default 0
              */
-            mostPlaces: number;
+            mostSeats: number;
             chair?: null | string;
             /** @default false */
             backToWall: boolean;
@@ -547,10 +704,11 @@ export interface components {
             papers: components["schemas"]["Paper"][];
             metric: components["schemas"]["Scale"][];
             imperial: components["schemas"]["Scale"][];
-            makeUps: components["schemas"]["MakeUp"][];
+            wallTypes: components["schemas"]["WallType"][];
             openings: components["schemas"]["OpeningSize"][];
             uses: components["schemas"]["RoomUse"][];
             areas: components["schemas"]["AreaDefinition"][];
+            things: components["schemas"]["ThingKindView"][];
         };
         /**
          * @default Surveyed
@@ -574,20 +732,22 @@ export interface components {
             revision: number;
             author: string;
             label: string;
+            schemeId: string;
             entities: components["schemas"]["EntityAfter"][];
             items: components["schemas"]["ItemView"][];
             forms: {
                 [key: string]: components["schemas"]["FormView"];
             };
+            things: components["schemas"]["ThingView"][];
             shells: components["schemas"]["ShellView"][];
             figures: components["schemas"]["FiguresView"];
         };
         Checks: {
             schemeId: string;
             /** Format: double */
-            mainWidth: number;
+            mainAisle: number;
             /** Format: double */
-            seatWidth: number;
+            seatAccess: number;
             chairs: components["schemas"]["ChairState"];
             /** Format: double */
             occupiedDepth: number;
@@ -595,25 +755,48 @@ export interface components {
             pulledOutDepth: number;
             id: string;
         };
-        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditMeetEnd"] | components["schemas"]["EditPutMakeUp"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutFixture"] | components["schemas"]["EditMoveFixtures"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatFixture"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditTurnItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetPlaces"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditHold"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"];
+        DeletedProject: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            /** Format: date-time */
+            deletedAt: string;
+        };
+        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRelease"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"];
+        EditAddScheme: {
+            /** @enum {string} */
+            do?: "add-scheme";
+            id: string;
+            name: string;
+            copyOf?: null | string;
+            sure?: boolean;
+        };
+        EditAddSheet: {
+            /** @enum {string} */
+            do?: "add-sheet";
+            id: string;
+            schemeId: string;
+            levelId: string;
+            sure?: boolean;
+        };
         EditBowWall: {
             /** @enum {string} */
             do?: "bow-wall";
             id: string;
             through: components["schemas"]["Point"];
+            sure?: boolean;
         };
         EditChangeWalls: {
             /** @enum {string} */
             do?: "change-walls";
             ids: string[];
-            makeUp?: null | string;
+            wallType?: null | string;
             /** Format: double */
             thickness?: null | number;
             /** Format: double */
             height?: null | number;
             certainty?: null | components["schemas"]["Certainty"];
-            /** @default false */
-            sure: boolean;
+            sure?: boolean;
         };
         EditCopyRoom: {
             /** @enum {string} */
@@ -622,11 +805,12 @@ export interface components {
             newId: string;
             mirror: components["schemas"]["Mirror"];
             /** Format: double */
-            turn: number;
+            rotation: number;
             /** Format: double */
             dx: number;
             /** Format: double */
             dy: number;
+            sure?: boolean;
         };
         EditCopyShell: {
             /** @enum {string} */
@@ -634,6 +818,7 @@ export interface components {
             fromLevelId: string;
             toLevelId: string;
             newId: string;
+            sure?: boolean;
         };
         EditDone: {
             changed: components["schemas"]["ChangedView"];
@@ -649,6 +834,7 @@ export interface components {
             closed: boolean;
             /** @default  */
             roomName: string;
+            sure?: boolean;
         };
         EditDrawWalls: {
             /** @enum {string} */
@@ -658,8 +844,9 @@ export interface components {
             start: components["schemas"]["Point"];
             sides: components["schemas"]["ChainSide"][];
             closed: boolean;
-            makeUp: string;
+            wallType: string;
             line?: components["schemas"]["WallLine"];
+            sure?: boolean;
         };
         EditDuplicateItems: {
             /** @enum {string} */
@@ -670,18 +857,21 @@ export interface components {
             dx: number;
             /** Format: double */
             dy: number;
+            sure?: boolean;
         };
-        EditHold: {
+        EditExtendToMeet: {
             /** @enum {string} */
-            do?: "hold";
-            ids: string[];
-            held: boolean;
+            do?: "extend-to-meet";
+            id: string;
+            atStart: boolean;
+            sure?: boolean;
         };
         EditJoinWalls: {
             /** @enum {string} */
             do?: "join-walls";
             id: string;
             otherId: string;
+            sure?: boolean;
         };
         EditKeepMeasure: {
             /** @enum {string} */
@@ -691,12 +881,14 @@ export interface components {
             levelId: string;
             from: components["schemas"]["Point"];
             to: components["schemas"]["Point"];
+            sure?: boolean;
         };
         EditLabelItem: {
             /** @enum {string} */
             do?: "label-item";
             id: string;
             label: string;
+            sure?: boolean;
         };
         EditLevelBacking: {
             /** @enum {string} */
@@ -706,6 +898,14 @@ export interface components {
             to: components["schemas"]["Point"];
             /** @default false */
             upright: boolean;
+            sure?: boolean;
+        };
+        EditLockThings: {
+            /** @enum {string} */
+            do?: "lock";
+            ids: string[];
+            locked: boolean;
+            sure?: boolean;
         };
         EditMakeRoom: {
             /** @enum {string} */
@@ -731,10 +931,8 @@ export interface components {
              * @default 0
              */
             y: number;
-            /** @default false */
-            sure: boolean;
             /** @default  */
-            makeUp: string;
+            wallType: string;
             /**
              * Format: double
              * @default 0
@@ -749,21 +947,7 @@ export interface components {
             /** @default false */
             outline: boolean;
             certainty?: components["schemas"]["Certainty"];
-        };
-        EditMeetEnd: {
-            /** @enum {string} */
-            do?: "meet-end";
-            id: string;
-            atStart: boolean;
-        };
-        EditMoveFixtures: {
-            /** @enum {string} */
-            do?: "move-fixtures";
-            ids: string[];
-            /** Format: double */
-            dx: number;
-            /** Format: double */
-            dy: number;
+            sure?: boolean;
         };
         EditMoveItems: {
             /** @enum {string} */
@@ -778,6 +962,17 @@ export interface components {
              * @default 0
              */
             catch: number;
+            sure?: boolean;
+        };
+        EditMoveThings: {
+            /** @enum {string} */
+            do?: "move-things";
+            ids: string[];
+            /** Format: double */
+            dx: number;
+            /** Format: double */
+            dy: number;
+            sure?: boolean;
         };
         EditMoveWall: {
             /** @enum {string} */
@@ -787,6 +982,7 @@ export interface components {
             dx: number;
             /** Format: double */
             dy: number;
+            sure?: boolean;
         };
         EditMoveWallEnd: {
             /** @enum {string} */
@@ -794,6 +990,7 @@ export interface components {
             id: string;
             atStart: boolean;
             to: components["schemas"]["Point"];
+            sure?: boolean;
         };
         EditNameRoom: {
             /** @enum {string} */
@@ -816,6 +1013,7 @@ export interface components {
              * @default 0
              */
             y: number;
+            sure?: boolean;
         };
         EditPlaceItem: {
             /** @enum {string} */
@@ -832,7 +1030,7 @@ export interface components {
              * Format: double
              * @default 0
              */
-            turn: number;
+            rotation: number;
             /**
              * Format: double
              * @default 0
@@ -840,25 +1038,21 @@ export interface components {
             catch: number;
             /** @default false */
             setAside: boolean;
-            places?: null | components["schemas"]["Places"];
+            seats?: null | components["schemas"]["SeatsBySide"];
+            sure?: boolean;
         };
         EditPutBacking: {
             /** @enum {string} */
             do?: "put-backing";
             backing: components["schemas"]["Backing"];
+            sure?: boolean;
         };
         EditPutByOffsets: {
             /** @enum {string} */
             do?: "put-by-offsets";
             id: string;
             offsets: components["schemas"]["WallOffset"][];
-        };
-        EditPutFixture: {
-            /** @enum {string} */
-            do?: "put-fixture";
-            fixture: components["schemas"]["Entity"];
-            /** @default false */
-            sure: boolean;
+            sure?: boolean;
         };
         EditPutItemAt: {
             /** @enum {string} */
@@ -869,33 +1063,82 @@ export interface components {
             /** Format: double */
             y: number;
             /** Format: double */
-            turn: number;
+            rotation: number;
+            sure?: boolean;
         };
         EditPutLevel: {
             /** @enum {string} */
             do?: "put-level";
             level: components["schemas"]["Level"];
-        };
-        EditPutMakeUp: {
-            /** @enum {string} */
-            do?: "put-make-up";
-            makeUp: components["schemas"]["MakeUp"];
+            sure?: boolean;
         };
         EditPutOpening: {
             /** @enum {string} */
             do?: "put-opening";
             opening: components["schemas"]["Opening"];
-            /** @default false */
-            sure: boolean;
+            sure?: boolean;
+        };
+        EditPutOwnItem: {
+            /** @enum {string} */
+            do?: "put-own-item";
+            item: components["schemas"]["OwnItem"];
+            sure?: boolean;
+        };
+        EditPutRepeat: {
+            /** @enum {string} */
+            do?: "put-repeat";
+            repeat: components["schemas"]["Repeat"];
+            sure?: boolean;
+        };
+        EditPutThing: {
+            /** @enum {string} */
+            do?: "put-thing";
+            thing: components["schemas"]["Entity"];
+            sure?: boolean;
+        };
+        EditPutWallType: {
+            /** @enum {string} */
+            do?: "put-wall-type";
+            wallType: components["schemas"]["WallType"];
+            sure?: boolean;
+        };
+        EditRaiseItem: {
+            /** @enum {string} */
+            do?: "raise-item";
+            id: string;
+            /** Format: double */
+            elevation: number;
+            standsOn?: null | string;
+            sure?: boolean;
+        };
+        EditRelease: {
+            /** @enum {string} */
+            do?: "release";
+            ids: string[];
+            sure?: boolean;
         };
         EditRemove: {
             /** @enum {string} */
             do?: "remove";
             ids: string[];
+            sure?: boolean;
         };
-        EditRepeatFixture: {
+        EditRemoveScheme: {
             /** @enum {string} */
-            do?: "repeat-fixture";
+            do?: "remove-scheme";
+            id: string;
+            sure?: boolean;
+        };
+        EditRenameScheme: {
+            /** @enum {string} */
+            do?: "rename-scheme";
+            id: string;
+            name: string;
+            sure?: boolean;
+        };
+        EditRepeatThing: {
+            /** @enum {string} */
+            do?: "repeat-thing";
             id: string;
             newId: string;
             /** Format: int32 */
@@ -903,15 +1146,17 @@ export interface components {
             /** Format: int32 */
             rows: number;
             /** Format: double */
-            across: number;
+            columnSpacing: number;
             /** Format: double */
-            up: number;
+            rowSpacing: number;
+            sure?: boolean;
         };
         EditRequest: {
             /** Format: int64 */
             baseRevision: number;
             edit: components["schemas"]["Edit"];
             levelId?: null | string;
+            schemeId?: null | string;
         };
         EditResizeItem: {
             /** @enum {string} */
@@ -923,8 +1168,15 @@ export interface components {
             depth?: null | number;
             /** Format: double */
             height?: null | number;
-            /** @default false */
-            sure: boolean;
+            sure?: boolean;
+        };
+        EditRotateItems: {
+            /** @enum {string} */
+            do?: "rotate-items";
+            ids: string[];
+            /** Format: double */
+            degrees: number;
+            sure?: boolean;
         };
         EditScaleBacking: {
             /** @enum {string} */
@@ -938,6 +1190,7 @@ export interface components {
             statedScale?: null | number;
             /** Format: double */
             paperWidth?: null | number;
+            sure?: boolean;
         };
         EditSeatOpening: {
             /** @enum {string} */
@@ -947,18 +1200,19 @@ export interface components {
             at: components["schemas"]["Point"];
             /** Format: double */
             reach: number;
-            /** @default false */
-            sure: boolean;
+            sure?: boolean;
         };
         EditSetBrief: {
             /** @enum {string} */
             do?: "set-brief";
             brief: components["schemas"]["Brief"];
+            sure?: boolean;
         };
         EditSetChecks: {
             /** @enum {string} */
             do?: "set-checks";
             checks: components["schemas"]["Checks"];
+            sure?: boolean;
         };
         EditSetDetails: {
             /** @enum {string} */
@@ -967,12 +1221,14 @@ export interface components {
             units: components["schemas"]["UnitSystem"];
             /** Format: double */
             north: number;
+            sure?: boolean;
         };
         EditSetItemsAside: {
             /** @enum {string} */
             do?: "set-items-aside";
             ids: string[];
             setAside: boolean;
+            sure?: boolean;
         };
         EditSetOpeningFrom: {
             /** @enum {string} */
@@ -986,11 +1242,13 @@ export interface components {
             distance: number;
             /** @default true */
             left: boolean;
+            sure?: boolean;
         };
         EditSetOut: {
             /** @enum {string} */
             do?: "set-out";
             line: components["schemas"]["SettingOutLine"];
+            sure?: boolean;
         };
         EditSetOutFromWall: {
             /** @enum {string} */
@@ -1010,17 +1268,27 @@ export interface components {
              * @default 0
              */
             spacing: number;
+            sure?: boolean;
         };
-        EditSetPlaces: {
+        EditSetParameters: {
             /** @enum {string} */
-            do?: "set-places";
+            do?: "set-parameters";
             id: string;
-            places: components["schemas"]["Places"];
+            parameters: components["schemas"]["ItemParameters"];
+            sure?: boolean;
+        };
+        EditSetSeats: {
+            /** @enum {string} */
+            do?: "set-seats";
+            id: string;
+            seats: components["schemas"]["SeatsBySide"];
+            sure?: boolean;
         };
         EditSetSheet: {
             /** @enum {string} */
             do?: "set-sheet";
             sheet: components["schemas"]["SheetSettings"];
+            sure?: boolean;
         };
         EditSetWallLength: {
             /** @enum {string} */
@@ -1031,6 +1299,7 @@ export interface components {
             stays?: components["schemas"]["Stays"];
             along?: components["schemas"]["WallSide"];
             certainty?: components["schemas"]["Certainty"];
+            sure?: boolean;
         };
         EditSpaceFrom: {
             /** @enum {string} */
@@ -1039,6 +1308,7 @@ export interface components {
             otherId: string;
             /** Format: double */
             distance: number;
+            sure?: boolean;
         };
         EditSplitWall: {
             /** @enum {string} */
@@ -1047,15 +1317,9 @@ export interface components {
             /** Format: double */
             along: number;
             newId: string;
+            sure?: boolean;
         };
-        EditTurnItems: {
-            /** @enum {string} */
-            do?: "turn-items";
-            ids: string[];
-            /** Format: double */
-            degrees: number;
-        };
-        Entity: components["schemas"]["EntityPlanDetails"] | components["schemas"]["EntityLevel"] | components["schemas"]["EntityRoom"] | components["schemas"]["EntityWall"] | components["schemas"]["EntityOpening"] | components["schemas"]["EntityColumn"] | components["schemas"]["EntityKeepClear"] | components["schemas"]["EntityMakeUp"] | components["schemas"]["EntityBoundary"] | components["schemas"]["EntityFlight"] | components["schemas"]["EntityPlatform"] | components["schemas"]["EntityFitting"] | components["schemas"]["EntityLowCeiling"] | components["schemas"]["EntitySettingOutLine"] | components["schemas"]["EntityBacking"] | components["schemas"]["EntityScheme"] | components["schemas"]["EntityBrief"] | components["schemas"]["EntityChecks"] | components["schemas"]["EntitySheetSettings"] | components["schemas"]["EntityItem"] | components["schemas"]["EntityDimension"];
+        Entity: components["schemas"]["EntityPlanDetails"] | components["schemas"]["EntityLevel"] | components["schemas"]["EntityRoom"] | components["schemas"]["EntityWall"] | components["schemas"]["EntityOpening"] | components["schemas"]["EntityWallType"] | components["schemas"]["EntityBoundary"] | components["schemas"]["EntitySettingOutLine"] | components["schemas"]["EntityBacking"] | components["schemas"]["EntityScheme"] | components["schemas"]["EntityBrief"] | components["schemas"]["EntityChecks"] | components["schemas"]["EntitySheetSettings"] | components["schemas"]["EntityItem"] | components["schemas"]["EntityRepeat"] | components["schemas"]["EntityOwnItem"] | components["schemas"]["EntityDimension"] | components["schemas"]["EntityColumn"] | components["schemas"]["EntityKeepClear"] | components["schemas"]["EntityFlight"] | components["schemas"]["EntityPlatform"] | components["schemas"]["EntityFitting"] | components["schemas"]["EntityLowCeiling"] | components["schemas"]["EntityZone"] | components["schemas"]["EntityMark"];
         EntityAfter: {
             id: string;
             after?: null | components["schemas"]["Entity"];
@@ -1075,7 +1339,7 @@ export interface components {
             /** Format: double */
             y: number;
             /** Format: double */
-            turn: number;
+            rotation: number;
             /** Format: double */
             scale: number;
             /**
@@ -1104,7 +1368,7 @@ export interface components {
              */
             fade: number;
             /** @default false */
-            held: boolean;
+            locked: boolean;
             /** @default  */
             scaleFrom: string;
             id: string;
@@ -1141,9 +1405,9 @@ export interface components {
             type?: "checks";
             schemeId: string;
             /** Format: double */
-            mainWidth: number;
+            mainAisle: number;
             /** Format: double */
-            seatWidth: number;
+            seatAccess: number;
             chairs: components["schemas"]["ChairState"];
             /** Format: double */
             occupiedDepth: number;
@@ -1154,20 +1418,20 @@ export interface components {
         EntityColumn: {
             /** @enum {string} */
             type?: "column";
+            round: boolean;
             levelId: string;
             /** Format: double */
             x: number;
             /** Format: double */
             y: number;
             /** Format: double */
-            turn: number;
+            rotation: number;
             /** Format: double */
             width: number;
             /** Format: double */
             depth: number;
-            round: boolean;
             /** @default false */
-            held: boolean;
+            locked: boolean;
             id: string;
         };
         EntityDimension: {
@@ -1182,41 +1446,30 @@ export interface components {
         EntityFitting: {
             /** @enum {string} */
             type?: "fitting";
-            levelId: string;
             kind: components["schemas"]["FittingKind"];
+            /** Format: double */
+            height: number;
+            /** @default  */
+            name: string;
+            levelId: string;
             /** Format: double */
             x: number;
             /** Format: double */
             y: number;
             /** Format: double */
-            turn: number;
+            rotation: number;
             /** Format: double */
             width: number;
             /** Format: double */
             depth: number;
-            /** Format: double */
-            height: number;
-            /** @default  */
-            name: string;
             /** @default false */
-            held: boolean;
+            locked: boolean;
             id: string;
         };
         EntityFlight: {
             /** @enum {string} */
             type?: "flight";
-            levelId: string;
             kind: components["schemas"]["FlightKind"];
-            /** Format: double */
-            x: number;
-            /** Format: double */
-            y: number;
-            /** Format: double */
-            turn: number;
-            /** Format: double */
-            width: number;
-            /** Format: double */
-            depth: number;
             /** Format: double */
             rise: number;
             /** Format: int32 */
@@ -1225,8 +1478,19 @@ export interface components {
             toLevelId: string;
             /** @default  */
             name: string;
+            levelId: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            rotation: number;
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            depth: number;
             /** @default false */
-            held: boolean;
+            locked: boolean;
             id: string;
         };
         EntityItem: {
@@ -1240,39 +1504,49 @@ export interface components {
             /** Format: double */
             y: number;
             /** Format: double */
-            turn: number;
+            rotation: number;
             /** Format: double */
             width?: null | number;
             /** Format: double */
             depth?: null | number;
             /** Format: double */
             height?: null | number;
-            places?: null | components["schemas"]["Places"];
+            seats?: null | components["schemas"]["SeatsBySide"];
             /** @default  */
             label: string;
             /** @default false */
             setAside: boolean;
             /** @default false */
-            held: boolean;
+            locked: boolean;
+            /**
+             * Format: double
+             * @default 0
+             */
+            elevation: number;
+            standsOn?: null | string;
+            parameters?: unknown;
+            parent?: null | string;
+            /** Format: int32 */
+            slot?: null | number;
             id: string;
         };
         EntityKeepClear: {
             /** @enum {string} */
             type?: "keep-clear";
+            name: string;
             levelId: string;
             /** Format: double */
             x: number;
             /** Format: double */
             y: number;
             /** Format: double */
-            turn: number;
+            rotation: number;
             /** Format: double */
             width: number;
             /** Format: double */
             depth: number;
-            name: string;
             /** @default false */
-            held: boolean;
+            locked: boolean;
             id: string;
         };
         EntityLevel: {
@@ -1298,34 +1572,46 @@ export interface components {
         EntityLowCeiling: {
             /** @enum {string} */
             type?: "low-ceiling";
+            /** Format: double */
+            lowHeight: number;
+            /** Format: double */
+            highHeight: number;
             levelId: string;
             /** Format: double */
             x: number;
             /** Format: double */
             y: number;
             /** Format: double */
-            turn: number;
+            rotation: number;
             /** Format: double */
             width: number;
             /** Format: double */
             depth: number;
-            /** Format: double */
-            lowHeight: number;
-            /** Format: double */
-            highHeight: number;
             /** @default false */
-            held: boolean;
+            locked: boolean;
             id: string;
         };
-        EntityMakeUp: {
+        EntityMark: {
             /** @enum {string} */
-            type?: "make-up";
-            name: string;
-            kind: components["schemas"]["WallKind"];
+            type?: "mark";
+            schemeId: string;
+            shape: components["schemas"]["MarkShape"];
+            /** @default  */
+            text: string;
+            tint?: components["schemas"]["MarkTint"];
+            levelId: string;
             /** Format: double */
-            thickness: number;
+            x: number;
             /** Format: double */
-            height: number;
+            y: number;
+            /** Format: double */
+            rotation: number;
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            depth: number;
+            /** @default false */
+            locked: boolean;
             id: string;
         };
         EntityOpening: {
@@ -1350,7 +1636,18 @@ export interface components {
             /** Format: double */
             mainLeaf?: null | number;
             /** @default false */
-            held: boolean;
+            locked: boolean;
+            id: string;
+        };
+        EntityOwnItem: {
+            /** @enum {string} */
+            type?: "own-item";
+            item: components["schemas"]["CatalogueItem"];
+            /**
+             * Format: int64
+             * @default 0
+             */
+            libraryRevision: number;
             id: string;
         };
         EntityPlanDetails: {
@@ -1368,23 +1665,45 @@ export interface components {
         EntityPlatform: {
             /** @enum {string} */
             type?: "platform";
+            /** Format: double */
+            rise: number;
+            /** @default  */
+            name: string;
             levelId: string;
             /** Format: double */
             x: number;
             /** Format: double */
             y: number;
             /** Format: double */
-            turn: number;
+            rotation: number;
             /** Format: double */
             width: number;
             /** Format: double */
             depth: number;
-            /** Format: double */
-            rise: number;
-            /** @default  */
-            name: string;
             /** @default false */
-            held: boolean;
+            locked: boolean;
+            id: string;
+        };
+        EntityRepeat: {
+            /** @enum {string} */
+            type?: "repeat";
+            schemeId: string;
+            levelId: string;
+            catalogue: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            rotation: number;
+            /** Format: int32 */
+            columns: number;
+            /** Format: int32 */
+            rows: number;
+            /** Format: double */
+            columnSpacing: number;
+            /** Format: double */
+            rowSpacing: number;
             id: string;
         };
         EntityRoom: {
@@ -1406,6 +1725,11 @@ export interface components {
             /** @enum {string} */
             type?: "scheme";
             name: string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            order: number;
             id: string;
         };
         EntitySettingOutLine: {
@@ -1419,30 +1743,20 @@ export interface components {
             /** Format: double */
             angle: number;
             /** @default false */
-            held: boolean;
+            locked: boolean;
             id: string;
         };
         EntitySheetSettings: {
             /** @enum {string} */
             type?: "sheet";
             schemeId: string;
+            levelId: string;
             paper: string;
-            across: boolean;
-            legalOwner: string;
-            sheetNumber: string;
-            title: string;
-            supplementaryTitle: string;
-            creator: string;
-            approver: string;
-            documentType: string;
+            landscape: boolean;
+            titleBlock: components["schemas"]["TitleBlockFields"];
+            shows: components["schemas"]["SheetShows"];
+            /** @default  */
             notes: string;
-            showRoomNames: boolean;
-            showLabels: boolean;
-            showDimensions: boolean;
-            showWalkway: boolean;
-            showSchedule: boolean;
-            showNotes: boolean;
-            showNorth: boolean;
             /** Format: double */
             scale?: null | number;
             id: string;
@@ -1457,7 +1771,7 @@ export interface components {
             thickness: number;
             /** Format: double */
             height: number;
-            makeUp: string;
+            wallType: string;
             /**
              * Format: double
              * @default 0
@@ -1465,7 +1779,38 @@ export interface components {
             bow: number;
             certainty?: components["schemas"]["Certainty"];
             /** @default false */
-            held: boolean;
+            locked: boolean;
+            id: string;
+        };
+        EntityWallType: {
+            /** @enum {string} */
+            type?: "wall-type";
+            name: string;
+            kind: components["schemas"]["WallKind"];
+            /** Format: double */
+            thickness: number;
+            /** Format: double */
+            height: number;
+            id: string;
+        };
+        EntityZone: {
+            /** @enum {string} */
+            type?: "zone";
+            schemeId: string;
+            name: string;
+            levelId: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            rotation: number;
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            depth: number;
+            /** @default false */
+            locked: boolean;
             id: string;
         };
         FigureRead: {
@@ -1485,6 +1830,7 @@ export interface components {
             tally: components["schemas"]["Tally"];
             findings: components["schemas"]["Finding"][];
             rooms: components["schemas"]["RoomFigures"][];
+            areas: components["schemas"]["AreaFigures"][];
         };
         Finding: {
             id: string;
@@ -1525,8 +1871,14 @@ export interface components {
         };
         IssueRequest: {
             for: string;
-            levelId?: null | string;
         };
+        ItemParameterView: {
+            key: string;
+            label: string;
+            isList: boolean;
+            value: number[];
+        };
+        ItemParameters: unknown;
         ItemSize: {
             /** Format: double */
             width?: number;
@@ -1546,7 +1898,17 @@ export interface components {
             /** Format: double */
             height: number;
             /** Format: int32 */
-            mostPlaces: number;
+            mostSeats: number;
+            parameters: components["schemas"]["ItemParameterView"][];
+        };
+        KeptPicture: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            /** Format: int32 */
+            size: number;
+            /** Format: date-time */
+            deletedAt: null | string;
         };
         KnownLength: {
             from: components["schemas"]["Point"];
@@ -1580,23 +1942,18 @@ export interface components {
             /** Format: double */
             grossExternal: number;
         };
-        LooseEndView: {
-            wallId: string;
-            atStart: boolean;
-            at: components["schemas"]["Point"];
-            meets: components["schemas"]["Point"];
-            /** Format: double */
-            gap: number;
+        LibraryItem: {
+            item: components["schemas"]["CatalogueItem"];
+            /** Format: int64 */
+            revision: number;
         };
-        MakeUp: {
-            name: string;
-            kind: components["schemas"]["WallKind"];
-            /** Format: double */
-            thickness: number;
-            /** Format: double */
-            height: number;
-            id: string;
-        };
+        /** @enum {unknown} */
+        MarkShape: "Text" | "Line" | "Arrow" | "Ring" | "Area";
+        /**
+         * @default Moss
+         * @enum {unknown}
+         */
+        MarkTint: "Moss" | "Sand" | "Rose" | "Slate";
         Me: {
             /** Format: uuid */
             id: null | string;
@@ -1658,7 +2015,7 @@ export interface components {
             /** Format: double */
             mainLeaf?: null | number;
             /** @default false */
-            held: boolean;
+            locked: boolean;
             id: string;
         };
         /** @enum {unknown} */
@@ -1689,7 +2046,7 @@ export interface components {
             /** Format: double */
             y: number;
             /** Format: double */
-            turn: number;
+            rotation: number;
             /** Format: double */
             wallThickness: number;
             roomOnLeft: boolean;
@@ -1702,6 +2059,15 @@ export interface components {
             rightToStart: number;
             /** Format: double */
             rightToEnd: number;
+        };
+        OwnItem: {
+            item: components["schemas"]["CatalogueItem"];
+            /**
+             * Format: int64
+             * @default 0
+             */
+            libraryRevision: number;
+            id: string;
         };
         Paper: {
             name: string;
@@ -1727,24 +2093,19 @@ export interface components {
             paperWidth: null | number;
             note: string;
         };
-        Places: {
-            /** Format: int32 */
-            around?: number;
-            /** Format: int32 */
-            front?: number;
-            /** Format: int32 */
-            back?: number;
-            /** Format: int32 */
-            left?: number;
-            /** Format: int32 */
-            right?: number;
-        };
         PlanEntry: {
             /** Format: uuid */
             id: string;
             title: string;
             /** Format: date-time */
             changedAt: string;
+            /** Format: date-time */
+            deletedAt: null | string;
+        };
+        PlanFault: {
+            entityId: string;
+            message: string;
+            lastChange: null | string;
         };
         PlanMade: {
             /** Format: uuid */
@@ -1766,9 +2127,11 @@ export interface components {
             forms: {
                 [key: string]: components["schemas"]["FormView"];
             };
+            things: components["schemas"]["ThingView"][];
             shells: components["schemas"]["ShellView"][];
             figures: components["schemas"]["FiguresView"];
             undo: components["schemas"]["UndoView"];
+            fault?: null | components["schemas"]["PlanFault"];
         };
         Point: {
             /** Format: double */
@@ -1784,6 +2147,7 @@ export interface components {
             near: components["schemas"]["NearDistance"][];
             figures: null | components["schemas"]["FiguresView"];
             shell: null | components["schemas"]["ShellView"];
+            things: components["schemas"]["ThingView"][];
         };
         Problem: {
             field: string;
@@ -1801,9 +2165,11 @@ export interface components {
             name: string;
             role: components["schemas"]["ProjectRole"];
             plans: components["schemas"]["PlanEntry"][];
+            deletedPlans: components["schemas"]["PlanEntry"][];
             members: components["schemas"]["MemberView"][];
         };
         RegisterEntry: {
+            sheetId: string;
             letter: string;
             /** Format: date-time */
             issuedAt: string;
@@ -1814,6 +2180,26 @@ export interface components {
             /** Format: int64 */
             planRevision: number;
             levelName: string;
+        };
+        Repeat: {
+            schemeId: string;
+            levelId: string;
+            catalogue: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            rotation: number;
+            /** Format: int32 */
+            columns: number;
+            /** Format: int32 */
+            rows: number;
+            /** Format: double */
+            columnSpacing: number;
+            /** Format: double */
+            rowSpacing: number;
+            id: string;
         };
         /**
          * @default NorthEast
@@ -1861,6 +2247,18 @@ export interface components {
             standard: boolean;
             source: string;
         };
+        SeatsBySide: {
+            /** Format: int32 */
+            around?: number;
+            /** Format: int32 */
+            front?: number;
+            /** Format: int32 */
+            back?: number;
+            /** Format: int32 */
+            left?: number;
+            /** Format: int32 */
+            right?: number;
+        };
         SettingOutLine: {
             levelId: string;
             /** Format: double */
@@ -1870,7 +2268,7 @@ export interface components {
             /** Format: double */
             angle: number;
             /** @default false */
-            held: boolean;
+            locked: boolean;
             id: string;
         };
         SheetFacts: {
@@ -1886,26 +2284,32 @@ export interface components {
         };
         SheetSettings: {
             schemeId: string;
+            levelId: string;
             paper: string;
-            across: boolean;
-            legalOwner: string;
-            sheetNumber: string;
-            title: string;
-            supplementaryTitle: string;
-            creator: string;
-            approver: string;
-            documentType: string;
+            landscape: boolean;
+            titleBlock: components["schemas"]["TitleBlockFields"];
+            shows: components["schemas"]["SheetShows"];
+            /** @default  */
             notes: string;
-            showRoomNames: boolean;
-            showLabels: boolean;
-            showDimensions: boolean;
-            showWalkway: boolean;
-            showSchedule: boolean;
-            showNotes: boolean;
-            showNorth: boolean;
             /** Format: double */
             scale?: null | number;
             id: string;
+        };
+        SheetShows: {
+            /** @default true */
+            roomNames: boolean;
+            /** @default true */
+            labels: boolean;
+            /** @default true */
+            dimensions: boolean;
+            /** @default true */
+            walkway: boolean;
+            /** @default true */
+            schedule: boolean;
+            /** @default true */
+            notes: boolean;
+            /** @default true */
+            north: boolean;
         };
         ShellView: {
             levelId: string;
@@ -1914,18 +2318,13 @@ export interface components {
             windows: null | string;
             leaves: null | string;
             swings: null | string;
-            columns: null | string;
-            keepClear: null | string;
             boundaries: null | string;
-            steps: null | string;
-            fittings: null | string;
-            points: null | string;
             overhead: null | string;
             rooms: components["schemas"]["RoomView"][];
             unenclosed: string[];
             openings: components["schemas"]["OpeningView"][];
             wallViews: components["schemas"]["WallView"][];
-            looseEnds: components["schemas"]["LooseEndView"][];
+            unjoinedEnds: components["schemas"]["UnjoinedEndView"][];
             areas: components["schemas"]["LevelAreas"];
             box: null | number[];
         };
@@ -1983,12 +2382,91 @@ export interface components {
             areaPerSeatAsked: null | number;
             narrowest: null | components["schemas"]["NarrowestWalkway"];
         };
+        ThingChoice: {
+            value: string;
+            label: string;
+        };
+        /** @enum {unknown} */
+        ThingFieldKind: "Length" | "Angle" | "Count" | "Text" | "Choice" | "Level";
+        ThingFieldView: {
+            key: string;
+            label: string;
+            kind: components["schemas"]["ThingFieldKind"];
+            choices: components["schemas"]["ThingChoice"][];
+            note: string;
+            only: string;
+        };
+        ThingKindView: {
+            name: string;
+            word: string;
+            stage: components["schemas"]["ThingStage"];
+            ofScheme: boolean;
+            fields: components["schemas"]["ThingFieldView"][];
+            template: components["schemas"]["Entity"];
+        };
+        ThingPartView: {
+            role: components["schemas"]["ThingRole"];
+            path: string;
+            tint: string;
+        };
+        /** @enum {unknown} */
+        ThingRole: "Solid" | "Body" | "Line" | "Dashed" | "Heavy" | "Tinted";
+        /** @enum {unknown} */
+        ThingStage: "Shell" | "Furnish";
+        ThingText: {
+            text: string;
+            at: components["schemas"]["Point"];
+            /**
+             * Format: double
+             * @default 0
+             */
+            size: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            rotation: number;
+        };
+        ThingView: {
+            id: string;
+            name: string;
+            word: string;
+            levelId: string;
+            schemeId: null | string;
+            parts: components["schemas"]["ThingPartView"][];
+            texts: components["schemas"]["ThingText"][];
+            outline: components["schemas"]["Point"][];
+        };
+        TitleBlockFields: {
+            /** @default  */
+            legalOwner: string;
+            /** @default  */
+            sheetNumber: string;
+            /** @default  */
+            title: string;
+            /** @default  */
+            supplementaryTitle: string;
+            /** @default  */
+            creator: string;
+            /** @default  */
+            approver: string;
+            /** @default  */
+            documentType: string;
+        };
         UndoView: {
             undo: null | string;
             redo: null | string;
         };
         /** @enum {unknown} */
         UnitSystem: "Metric" | "FeetInches";
+        UnjoinedEndView: {
+            wallId: string;
+            atStart: boolean;
+            at: components["schemas"]["Point"];
+            meets: components["schemas"]["Point"];
+            /** Format: double */
+            gap: number;
+        };
         ValueSource: {
             title: string;
             confidence: string;
@@ -2012,6 +2490,15 @@ export interface components {
          * @enum {unknown}
          */
         WallSide: "Centre" | "Left" | "Right";
+        WallType: {
+            name: string;
+            kind: components["schemas"]["WallKind"];
+            /** Format: double */
+            thickness: number;
+            /** Format: double */
+            height: number;
+            id: string;
+        };
         WallView: {
             id: string;
             /** Format: double */
@@ -2189,6 +2676,145 @@ export interface operations {
             };
         };
     };
+    listDeletedProjects: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeletedProject"][];
+                };
+            };
+        };
+    };
+    deleteProject: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                projectId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    restoreProject: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                projectId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    openPlan: {
+        parameters: {
+            query?: {
+                schemeId?: string;
+            };
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    deletePlan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    restorePlan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                projectId: string;
+                deletedPlanId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     addPlan: {
         parameters: {
             query?: never;
@@ -2237,6 +2863,76 @@ export interface operations {
             };
         };
     };
+    listLibrary: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                projectId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LibraryItem"][];
+                };
+            };
+        };
+    };
+    putLibraryItem: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                projectId: string;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CatalogueItem"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LibraryItem"];
+                };
+            };
+        };
+    };
+    removeLibraryItem: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                projectId: string;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     getCatalogue: {
         parameters: {
             query?: never;
@@ -2278,35 +2974,6 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["FigureRead"];
                 };
-            };
-        };
-    };
-    openPlan: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                planId: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PlanView"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
             };
         };
     };
@@ -2382,7 +3049,9 @@ export interface operations {
     };
     undo: {
         parameters: {
-            query?: never;
+            query?: {
+                schemeId?: string;
+            };
             header?: never;
             path: {
                 planId: string;
@@ -2403,6 +3072,30 @@ export interface operations {
         };
     };
     redo: {
+        parameters: {
+            query?: {
+                schemeId?: string;
+            };
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditDone"];
+                };
+            };
+        };
+    };
+    takeBack: {
         parameters: {
             query?: never;
             header?: never;
@@ -2428,6 +3121,7 @@ export interface operations {
         parameters: {
             query: {
                 id: string[];
+                schemeId?: string;
                 levelId?: string;
             };
             header?: never;
@@ -2453,6 +3147,7 @@ export interface operations {
         parameters: {
             query: {
                 finding: string;
+                schemeId?: string;
             };
             header?: never;
             path: {
@@ -2493,10 +3188,32 @@ export interface operations {
             };
         };
     };
+    listPictures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptPicture"][];
+                };
+            };
+        };
+    };
     addPicture: {
         parameters: {
-            query: {
-                name: string;
+            query?: {
+                name?: string;
                 page?: number;
             };
             header?: never;
@@ -2539,6 +3256,62 @@ export interface operations {
             };
         };
     };
+    deletePicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planId: string;
+                pictureId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    restorePicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planId: string;
+                pictureId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     surveys: {
         parameters: {
             query?: never;
@@ -2556,53 +3329,6 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Survey"][];
                 };
-            };
-        };
-    };
-    sheetFacts: {
-        parameters: {
-            query?: {
-                levelId?: string;
-            };
-            header?: never;
-            path: {
-                planId: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SheetFacts"];
-                };
-            };
-        };
-    };
-    sheetFile: {
-        parameters: {
-            query?: {
-                levelId?: string;
-            };
-            header?: never;
-            path: {
-                planId: string;
-                kind: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
             };
         };
     };
@@ -2628,12 +3354,65 @@ export interface operations {
             };
         };
     };
+    sheetFacts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planId: string;
+                sheetId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetFacts"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    sheetFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planId: string;
+                sheetId: string;
+                kind: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     issueRevision: {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 planId: string;
+                sheetId: string;
             };
             cookie?: never;
         };
@@ -2652,6 +3431,13 @@ export interface operations {
                     "application/json": components["schemas"]["RegisterEntry"];
                 };
             };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
     };
     issuedFile: {
@@ -2660,6 +3446,7 @@ export interface operations {
             header?: never;
             path: {
                 planId: string;
+                sheetId: string;
                 letter: string;
                 kind: string;
             };

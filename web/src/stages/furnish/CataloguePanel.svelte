@@ -4,6 +4,7 @@
   import SymbolPicture from "../../parts/SymbolPicture.svelte";
   import { writeLength } from "../../plan/figures";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
+  import ThingButtons from "../../things/ThingButtons.svelte";
 
   let { plan }: { plan: OpenPlan } = $props();
 
@@ -30,9 +31,9 @@
     return found;
   });
 
-  function facts({ item }: CatalogueEntry) {
+  function facts({ item, round }: CatalogueEntry) {
     const { width, depth } = item.size as { width: number; depth: number };
-    const size = ["round-table", "high-table", "stool", "plant"].includes(item.maker)
+    const size = round
       ? `Ø ${writeLength(width, plan.units)}`
       : `${writeLength(width, plan.units)} × ${writeLength(depth, plan.units)}`;
     const p = item.seats ?? {};
@@ -140,3 +141,7 @@
     <li class="p-3.5 text-soft">Nothing is called that. Try a shorter word.</li>
   {/each}
 </ul>
+<div class="flex items-center gap-1.5 border-t border-edge p-3.5">
+  <span class="mr-auto text-soft">On the plan</span>
+  <ThingButtons {plan} stage="Furnish" />
+</div>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Item } from "../../app/api";
   import LengthField from "../../parts/LengthField.svelte";
+  import { readFigure } from "../../parts/readFigure";
   import { duplicate } from "../../plan/keys";
   import { writeLength, writeWidth } from "../../plan/figures";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
@@ -8,9 +9,11 @@
   let { plan, item }: { plan: OpenPlan; item: Item } = $props();
 
   const facts = $derived(plan.itemViews.get(item.id));
-  const kind = $derived(plan.catalogue?.items.find((entry) => entry.item.key === item.catalogue)?.item);
+  const own = $derived(plan.entities.get(item.catalogue));
+  const entry = $derived(plan.catalogue?.items.find((e) => e.item.key === item.catalogue));
+  const kind = $derived(own?.type === "own-item" ? own.item : entry?.item);
   const form = $derived(facts ? plan.forms.get(facts.form) : undefined);
-  const round = $derived(["round-table", "high-table", "stool", "plant"].includes(kind?.maker ?? ""));
+  const round = $derived(entry?.round ?? false);
   const usual = $derived(kind?.size as { width: number; depth: number; height: number } | undefined);
   const seats = $derived({
     around: 0,
@@ -35,6 +38,24 @@
     });
   const put = (change: { x?: number; y?: number; rotation?: number }) =>
     plan.do({ do: "put-item-at", id: item.id, x: item.x, y: item.y, rotation: item.rotation, ...change });
+  const setParameter = (key: string, value: number | number[]) =>
+    plan.do({
+      do: "set-parameters",
+      id: item.id,
+      parameters: { ...((item.parameters as object | undefined) ?? {}), [key]: value } as never,
+    });
+  let listProblem = $state("");
+  async function setList(key: string, text: string) {
+    const parts = text.split(/[,;]/).filter((part) => part.trim());
+    const read = await Promise.all(parts.map((part) => readFigure(part, plan.units, false)));
+    const wrong = read.find((r) => r.value == null);
+    listProblem = wrong ? (wrong.problem ?? "This is no length.") : "";
+    if (!wrong)
+      await setParameter(
+        key,
+        read.map((r) => r.value!),
+      );
+  }
   const seat = (side: keyof typeof seats, by: number) =>
     plan.do({ do: "set-seats", id: item.id, seats: { ...seats, [side]: seats[side] + by } });
 
@@ -57,7 +78,7 @@
   </div>
   <p class="text-soft">
     {form?.seats ? (form.seats === 1 ? "1 seat" : `${form.seats} seats`) : kind?.kind}{item.locked
-      ? " · locked in place"
+      ? " · locked"
       : ""}
   </p>
 
@@ -88,6 +109,38 @@
       disabled={still}
       onvalue={(height) => resize({ height })}
     />
+    <LengthField
+      label="Raised by"
+      value={item.elevation ?? 0}
+      units={plan.units}
+      disabled={fixed}
+      onvalue={(elevation) => plan.do({ do: "raise-item", id: item.id, elevation })}
+      hint={item.standsOn ? `On ${plan.itemViews.get(item.standsOn)?.name ?? "a wall"}` : ""}
+    />
+    {#each facts?.parameters ?? [] as parameter (parameter.key)}
+      {#if parameter.isList}
+        <div class="flex items-center gap-2">
+          <label class="w-[88px] shrink-0 text-soft" for="parameter-{parameter.key}">{parameter.label}</label>
+          <input
+            id="parameter-{parameter.key}"
+            class="field font-figure min-w-0 flex-1 font-semibold"
+            placeholder="400, 400"
+            disabled={still}
+            value={parameter.value.map((v) => writeLength(v, plan.units)).join(", ")}
+            onchange={(e) => setList(parameter.key, e.currentTarget.value)}
+          />
+        </div>
+        {#if listProblem}<p class="text-[12px] text-must" role="alert">{listProblem}</p>{/if}
+      {:else}
+        <LengthField
+          label={parameter.label}
+          value={parameter.value[0] ?? 0}
+          units={plan.units}
+          disabled={still}
+          onvalue={(value) => setParameter(parameter.key, value)}
+        />
+      {/if}
+    {/each}
     <LengthField
       label="From west"
       value={item.x}
@@ -123,14 +176,14 @@
         <span class="field flex-1 justify-between px-1">
           <button
             class="h-6 w-7 disabled:text-faint"
-            aria-label="One place less, {name}"
+            aria-label="One seat less, {name}"
             disabled={still || seats[side] === 0}
             onclick={() => seat(side, -1)}>−</button
           >
           <span class="font-figure font-semibold">{seats[side]}</span>
           <button
             class="h-6 w-7 disabled:text-faint"
-            aria-label="One place more, {name}"
+            aria-label="One seat more, {name}"
             disabled={still}
             onclick={() => seat(side, 1)}>+</button
           >

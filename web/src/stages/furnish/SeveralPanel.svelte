@@ -26,8 +26,12 @@
     <h3 class="heading mt-4 mb-2">Arrange</h3>
     <div class="flex flex-wrap gap-1.5">
       <button class="action" onclick={() => duplicate(plan, ids)}>Duplicate</button>
-      <button class="action" onclick={() => plan.do({ do: "rotate-items", ids, degrees: 90 })}>Rotate 90°</button>
-      <button class="action" onclick={() => plan.do({ do: "lock", ids, locked: !items.every((i) => i.locked) })}
+      <button class="action" onclick={() => plan.do({ do: "rotate-items", ids, degrees: 90 })}
+        >Rotate 90°</button
+      >
+      <button
+        class="action"
+        onclick={() => plan.do({ do: "lock", ids, locked: !items.every((i) => i.locked) })}
         >{items.every((i) => i.locked) ? "Unlock" : "Lock"}</button
       >
       <button class="action" onclick={() => plan.do({ do: "set-items-aside", ids, setAside: true })}

@@ -1,6 +1,13 @@
 <script lang="ts">
   import { onMount } from "svelte";
-  import { api, messageOf, type RegisterEntry, type SheetFacts, type SheetSettings } from "../../app/api";
+  import {
+    api,
+    messageOf,
+    type Level,
+    type RegisterEntry,
+    type SheetFacts,
+    type SheetSettings,
+  } from "../../app/api";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
 
   let { plan }: { plan: OpenPlan } = $props();
@@ -18,15 +25,37 @@
 
   const path = $derived({ params: { path: { planId: plan.id } } });
   const set = (change: Partial<SheetSettings>) =>
-    plan.do({ do: "set-sheet", sheet: { ...sheet, ...change } as SheetSettings });
+    plan.do(() => ({ do: "set-sheet", sheet: { ...plan.sheet, ...change } as SheetSettings }));
+  const setTitle = (change: Partial<SheetSettings["titleBlock"]>) =>
+    set({ titleBlock: { ...sheet!.titleBlock, ...change } });
+  const setShows = (change: Partial<SheetSettings["shows"]>) =>
+    set({ shows: { ...sheet!.shows, ...change } });
+
+  const revisions = $derived(register.filter((entry) => entry.sheetId === sheet?.id));
+  const nameOf = (s: SheetSettings) =>
+    `${s.titleBlock.sheetNumber || "no number"} · ${(plan.entities.get(s.levelId) as Level | undefined)?.name ?? ""}`;
+
+  /** Looking at a sheet is looking at its level. */
+  function lookAt(id: string) {
+    const chosen = plan.sheets.find((s) => s.id === id);
+    if (!chosen) return;
+    plan.lookAt(chosen.levelId);
+    plan.sheetId = id;
+  }
+  async function addSheet() {
+    const id = plan.newId("sheet");
+    if (await plan.do({ do: "add-sheet", id, schemeId: plan.schemeId, levelId: plan.levelId })) lookAt(id);
+  }
 
   onMount(loadRegister);
   $effect(() => {
     void plan.view?.revision;
     void register;
+    const sheetId = sheet?.id;
+    if (!sheetId) return;
     void api
-      .GET("/api/plans/{planId}/sheet", {
-        params: { path: { planId: plan.id }, query: { levelId: plan.levelId } },
+      .GET("/api/plans/{planId}/sheets/{sheetId}/facts", {
+        params: { path: { planId: plan.id, sheetId } },
       })
       .then(({ data }) => data && (facts = data));
   });
@@ -38,9 +67,9 @@
 
   async function issue() {
     busy = true;
-    const { error } = await api.POST("/api/plans/{planId}/register", {
-      ...path,
-      body: { for: issuedFor, levelId: plan.levelId },
+    const { error } = await api.POST("/api/plans/{planId}/sheets/{sheetId}/revisions", {
+      params: { path: { planId: plan.id, sheetId: sheet!.id } },
+      body: { for: issuedFor },
     });
     problem = error ? messageOf(error) : "";
     if (!error) issuedFor = "";
@@ -57,23 +86,23 @@
     } else problem = `"${typedScale}" is no scale; write it like 1:60.`;
   }
 
-  const fields: [keyof SheetSettings, string, number][] = [
+  const fields: [keyof SheetSettings["titleBlock"], string, number][] = [
     ["sheetNumber", "Sheet no.", 16],
     ["title", "Title", 60],
-    ["supplementaryTitle", "Second title", 60],
+    ["supplementaryTitle", "Supplementary title", 60],
     ["legalOwner", "Owner", 60],
     ["creator", "Drawn by", 20],
     ["approver", "Approved by", 20],
     ["documentType", "Type", 30],
   ];
-  const shows: [keyof SheetSettings, string][] = [
-    ["showRoomNames", "Room names"],
-    ["showLabels", "Table numbers"],
-    ["showDimensions", "Dimensions"],
-    ["showWalkway", "Walkway"],
-    ["showSchedule", "Schedule"],
-    ["showNotes", "Notes"],
-    ["showNorth", "North"],
+  const shows: [keyof SheetSettings["shows"], string][] = [
+    ["roomNames", "Room names"],
+    ["labels", "Table numbers"],
+    ["dimensions", "Dimensions"],
+    ["walkway", "Walkway"],
+    ["schedule", "Schedule"],
+    ["notes", "Notes"],
+    ["north", "North"],
   ];
   const files: [string, string][] = [
     ["pdf", "PDF"],
@@ -87,9 +116,26 @@
   <h2 class="text-[15px] font-semibold">Issue</h2>
   {#if sheet}
     <h3 class="heading mt-3 mb-2">Sheet</h3>
+    <select
+      class="field mb-1.5 w-full"
+      aria-label="Sheet"
+      value={sheet.id}
+      onchange={(e) => lookAt(e.currentTarget.value)}
+    >
+      {#each plan.sheets as one (one.id)}<option value={one.id}>{nameOf(one)}</option>{/each}
+    </select>
+    <button class="action mb-2 w-full" disabled={!plan.canEdit} onclick={addSheet}
+      >New sheet of {plan.level?.name ?? "this level"}</button
+    >
+    {#if sheet.levelId !== plan.levelId}
+      <p class="mb-1.5 text-[12px] text-soft">
+        {plan.level?.name} has no sheet yet; this is the one of
+        {(plan.entities.get(sheet.levelId) as Level | undefined)?.name}.
+      </p>
+    {/if}
     <fieldset class="min-w-0 space-y-1.5" disabled={!plan.canEdit}>
       <div class="flex items-center gap-2">
-        <label class="w-[48px] text-soft" for="paper">Paper</label>
+        <label class="w-[40px] text-soft" for="paper">Paper</label>
         <select
           id="paper"
           class="field min-w-0 flex-1"
@@ -101,7 +147,7 @@
             >{/each}
         </select>
         <select
-          class="field w-[84px]"
+          class="field w-[108px]"
           aria-label="Which way round"
           value={sheet.landscape ? "landscape" : "portrait"}
           onchange={(e) => set({ landscape: e.currentTarget.value === "landscape" })}
@@ -149,8 +195,8 @@
               id="sheet-{field}"
               class="w-full min-w-0 outline-none"
               maxlength={most}
-              value={sheet[field]}
-              onchange={(e) => set({ [field]: e.currentTarget.value })}
+              value={sheet.titleBlock[field]}
+              onchange={(e) => setTitle({ [field]: e.currentTarget.value })}
             />
           </span>
         </div>
@@ -172,12 +218,12 @@
     <div class="flex flex-wrap gap-1.5">
       {#each shows as [field, name] (field)}
         <button
-          class="rounded-md border px-2 py-1 font-medium {sheet[field]
+          class="rounded-md border px-2 py-1 font-medium {sheet.shows[field]
             ? 'border-moss bg-moss-wash'
             : 'border-edge bg-white'}"
-          aria-pressed={!!sheet[field]}
+          aria-pressed={!!sheet.shows[field]}
           disabled={!plan.canEdit}
-          onclick={() => set({ [field]: !sheet[field] })}>{name}</button
+          onclick={() => setShows({ [field]: !sheet.shows[field] })}>{name}</button
         >
       {/each}
     </div>
@@ -186,14 +232,14 @@
   <div class="flex flex-wrap gap-1.5">
     {#each files as [kind, name] (kind)}<a
         class="action"
-        href="/api/plans/{plan.id}/sheet.{kind}?levelId={plan.levelId}"
+        href="/api/plans/{plan.id}/sheets/{sheet?.id}/draft.{kind}"
         download={kind === "png" ? "sheet.png" : undefined}>{name}</a
       >{/each}
     <a class="action" href="/api/plans/{plan.id}/file">Plan file</a>
   </div>
   <h3 class="heading mt-4 mb-1">Register</h3>
   <ul aria-label="Register">
-    {#each register as entry (entry.letter)}
+    {#each revisions as entry (entry.letter)}
       <li class="flex items-baseline gap-2 border-b border-edge py-1.5">
         <span class="w-5 font-semibold">{entry.letter}</span>
         <span class="min-w-0 flex-1">
@@ -201,8 +247,14 @@
           {entry.scaleName}{plan.levels.length > 1 && entry.levelName ? ` · ${entry.levelName}` : ""}
           <span class="block truncate text-soft">{entry.for || "for nobody named"} · {entry.issuedBy}</span>
         </span>
-        <a class="text-moss underline" href="/api/plans/{plan.id}/register/{entry.letter}/sheet.pdf">PDF</a>
-        <a class="text-moss underline" href="/api/plans/{plan.id}/register/{entry.letter}/sheet.csv">CSV</a>
+        <a
+          class="text-moss underline"
+          href="/api/plans/{plan.id}/sheets/{entry.sheetId}/revisions/{entry.letter}.pdf">PDF</a
+        >
+        <a
+          class="text-moss underline"
+          href="/api/plans/{plan.id}/sheets/{entry.sheetId}/revisions/{entry.letter}.csv">CSV</a
+        >
       </li>
     {:else}
       <li class="text-soft">Nothing issued yet.</li>

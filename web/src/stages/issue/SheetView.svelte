@@ -5,7 +5,7 @@
 
   /** The picture is asked for anew with every revision of the plan. */
   const source = $derived(
-    `/api/plans/${plan.id}/sheet.png?levelId=${plan.levelId}&revision=${plan.view?.revision ?? 0}`,
+    `/api/plans/${plan.id}/sheets/${plan.sheet?.id}/draft.png?revision=${plan.view?.revision ?? 0}`,
   );
   let failed = $state(false);
 </script>

@@ -1,18 +1,19 @@
 <script lang="ts">
-  import type { Fixture } from "../../app/api";
+  import type { Thing } from "../../app/api";
   import { tools } from "../../canvas/tools.svelte";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
+  import ThingButtons from "../../things/ThingButtons.svelte";
   import { fittings } from "./words";
 
   let { plan }: { plan: OpenPlan } = $props();
 
   const above = $derived(plan.levels.find((l) => l.elevation > (plan.level?.elevation ?? 0)));
 
-  function put(fixture: object, event: MouseEvent) {
+  function put(thing: object, event: MouseEvent) {
     tools.aim = null;
     tools.tool = {
-      kind: "fixture",
-      fixture: { id: "", levelId: plan.levelId, x: 0, y: 0, rotation: 0, locked: false, ...fixture } as Fixture,
+      kind: "thing",
+      thing: { id: "", levelId: plan.levelId, x: 0, y: 0, rotation: 0, locked: false, ...thing } as Thing,
     };
     if (event.detail === 0) tools.inMiddle();
   }
@@ -47,11 +48,6 @@
       }),
     ],
     ["Platform", () => ({ type: "platform", width: 3000, depth: 2000, rise: 150, name: "" })],
-    [
-      "Low ceiling",
-      () => ({ type: "low-ceiling", width: 4000, depth: 2000, lowHeight: 1000, highHeight: 2400 }),
-    ],
-    ["Keep clear", () => ({ type: "keep-clear", width: 1000, depth: 1000, name: "Keep clear" })],
   ];
 </script>
 
@@ -60,6 +56,7 @@
   {#each things as [name, make] (name)}
     <button class="action" onclick={(e) => put(make(), e)}>{name}</button>
   {/each}
+  <ThingButtons {plan} stage="Shell" without={["column", "flight", "platform", "fitting"]} />
 </div>
 <h3 class="heading mt-5 mb-2">Fittings</h3>
 <div class="grid grid-cols-2 gap-1.5">

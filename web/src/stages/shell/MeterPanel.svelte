@@ -59,8 +59,8 @@
 
 <h3 class="heading mt-5 mb-1">Distance meter (simulated)</h3>
 <p class="text-[12px] text-soft">
-  A stand-in that speaks like a hand-locked meter over a local socket. It measures nothing: it sends the lengths
-  of an invented survey, one for each press of its button, into the field that has the cursor.
+  A stand-in that speaks like a hand-locked meter over a local socket. It measures nothing: it sends the
+  lengths of an invented survey, one for each press of its button, into the field that has the cursor.
 </p>
 <div class="mt-2 space-y-1.5">
   <Choice label="Survey" bind:value={chosen} options={surveys.map((s, i) => [`${i}`, s.name] as const)} />

@@ -63,7 +63,7 @@
 
   const lists = $derived([
     ["Doors and windows", plan.openings.map((o) => o.id)],
-    ["Fixed things", plan.fixtures.map((f) => f.id)],
+    ["Fixed things", plan.things.map((f) => f.id)],
     ["Walls", plan.here("wall").map((w) => w.id)],
     ["Backings", plan.here("backing").map((b) => b.id)],
   ] as [string, string[]][]);

@@ -89,7 +89,12 @@
     <div class="flex items-center gap-2">
       <label class="w-[88px] text-soft" for="wall type-name">Name</label>
       <span class="field flex-1"
-        ><input id="wall type-name" class="w-full outline-none" maxlength="40" bind:value={wallType.name} /></span
+        ><input
+          id="wall type-name"
+          class="w-full outline-none"
+          maxlength="40"
+          bind:value={wallType.name}
+        /></span
       >
     </div>
     <Choice

@@ -60,18 +60,6 @@ export function nameOf(plan: OpenPlan, id: string): string {
     }
     case "opening":
       return e.name || openingNames[e.kind as keyof typeof openingNames];
-    case "column":
-      return `Column ${Math.round(e.x)}, ${Math.round(e.y)}`;
-    case "keep-clear":
-      return e.name || "Keep clear";
-    case "flight":
-      return e.name || (e.kind === "Ramp" ? "Ramp" : "Stair");
-    case "platform":
-      return e.name || "Platform";
-    case "fitting":
-      return e.name || (fittings.find(([kind]) => kind === e.kind)?.[1] ?? "Fitting");
-    case "low-ceiling":
-      return "Low ceiling";
     case "boundary":
       return "Boundary";
     case "setting-out-line":
@@ -79,6 +67,6 @@ export function nameOf(plan: OpenPlan, id: string): string {
     case "backing":
       return e.name;
     default:
-      return "";
+      return plan.thingName(id);
   }
 }

@@ -1,10 +1,10 @@
 <script lang="ts">
-  import type { Backing, Entity, Fixture, Opening, SettingOutLine, Wall } from "../../app/api";
+  import type { Backing, Entity, Thing, Opening, SettingOutLine, Wall } from "../../app/api";
   import LengthField from "../../parts/LengthField.svelte";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import BackingPanel from "./BackingPanel.svelte";
-  import FixturePanel from "./FixturePanel.svelte";
   import OpeningPanel from "./OpeningPanel.svelte";
+  import ThingFields from "../../things/ThingFields.svelte";
   import WallPanel from "./WallPanel.svelte";
   import { nameOf } from "./words";
 
@@ -16,13 +16,14 @@
   const locked = $derived(
     ids.length > 0 && ids.every((id) => (plan.entities.get(id) as { locked?: boolean }).locked),
   );
-  const fixed = new Set(["column", "keep-clear", "flight", "platform", "fitting", "low-ceiling"]);
 </script>
 
 <section class="p-3.5">
   <div class="flex items-center justify-between">
     <h2 class="text-[15px] font-semibold">{one ? nameOf(plan, one.id) : `${ids.length} things`}</h2>
-    <button class="text-[12px] text-soft underline" onclick={() => plan.select([])}>Back to the rooms</button>
+    <button class="text-[12px] text-soft underline" onclick={() => plan.select([])}
+      >{plan.stage === "shell" ? "Back to the rooms" : "Back to the list"}</button
+    >
   </div>
   {#if plan.canEdit}
     <div class="mt-3 space-y-1.5">
@@ -39,7 +40,7 @@
             units={plan.units}
             onvalue={(angle) => plan.do({ do: "set-out", line: { ...line, angle } })}
           />
-        {:else if one && fixed.has(one.type!)}<FixturePanel {plan} fixture={one as Fixture} />
+        {:else if one && plan.isThing(one.id)}<ThingFields {plan} thing={one as unknown as Thing} />
         {/if}
       {/key}
       {#if walls.length === 2}

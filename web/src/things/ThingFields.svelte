@@ -1,0 +1,135 @@
+<script lang="ts">
+  import type { Edit, Spot, Thing } from "../app/api";
+  import Choice from "../parts/Choice.svelte";
+  import LengthField from "../parts/LengthField.svelte";
+  import type { OpenPlan } from "../plan/openPlan.svelte";
+
+  let { plan, thing }: { plan: OpenPlan; thing: Thing } = $props();
+
+  // The panel is made anew for each thing: a figure still being typed when another is selected goes to its own.
+  // svelte-ignore state_referenced_locally
+  const id = thing.id;
+  const kind = $derived(plan.kindOf(thing));
+  const put = (change: object) =>
+    plan.do(() => ({ do: "put-thing", thing: { ...plan.entities.get(id), ...change } }) as unknown as Edit);
+  const walls = $derived(
+    plan.near.map((n) => ({ ...n, wallId: plan.wallOf(n.otherId) })).filter((n) => n.wallId !== null),
+  );
+  let grid = $state({ columns: 2, rows: 1, columnSpacing: 3000, rowSpacing: 3000 });
+  const towards = (from: Spot, to: Spot) =>
+    Math.abs(from.x - to.x) < Math.abs(from.y - to.y)
+      ? `to the ${to.y > from.y ? "north" : "south"}`
+      : `to the ${to.x > from.x ? "east" : "west"}`;
+  const round = $derived(thing.round === true);
+  const upper = $derived(
+    plan.levels.filter((l) => l.elevation > (plan.level?.elevation ?? 0)).map((l) => [l.id, l.name] as const),
+  );
+  const fields = $derived(
+    (kind?.fields ?? []).filter((field) => {
+      if (!field.only) return true;
+      const [key, value] = field.only.split("=") as [string, string];
+      return String(thing[key] ?? "") === value;
+    }),
+  );
+</script>
+
+{#if !kind?.ofScheme}
+  {#each walls as near, i (i)}
+    <LengthField
+      label="From wall"
+      value={near.width}
+      units={plan.units}
+      hint={towards(near.from as Spot, near.to as Spot)}
+      onvalue={(distance) =>
+        plan.do({ do: "put-by-offsets", id, offsets: [{ wallId: near.wallId!, distance, toMiddle: false }] })}
+    />
+  {/each}
+{/if}
+<LengthField label="Middle x" value={thing.x} units={plan.units} onvalue={(x) => put({ x })} />
+<LengthField label="Middle y" value={thing.y} units={plan.units} onvalue={(y) => put({ y })} />
+<LengthField
+  label="Rotation"
+  angle
+  value={thing.rotation}
+  units={plan.units}
+  onvalue={(rotation) => put({ rotation })}
+/>
+<LengthField
+  label={round ? "Diameter" : "Width"}
+  value={thing.width}
+  units={plan.units}
+  onvalue={(width) => put(round ? { width, depth: width } : { width })}
+/>
+{#if !round}
+  <LengthField label="Depth" value={thing.depth} units={plan.units} onvalue={(depth) => put({ depth })} />
+{/if}
+{#each fields as field (field.key)}
+  {#if field.kind === "Length" || field.kind === "Angle"}
+    <LengthField
+      label={field.label}
+      angle={field.kind === "Angle"}
+      value={thing[field.key] as number}
+      units={plan.units}
+      hint={field.note}
+      onvalue={(value) => put({ [field.key]: value })}
+    />
+  {:else if field.kind === "Choice"}
+    <Choice
+      label={field.label}
+      value={String(thing[field.key])}
+      options={field.choices.map((c) => [c.value, c.label] as const)}
+      onvalue={(value) => put({ [field.key]: value })}
+    />
+  {:else if field.kind === "Level"}
+    <Choice
+      label={field.label}
+      value={String(thing[field.key] ?? "")}
+      options={[["", "this level's own step"], ...upper]}
+      onvalue={(value) => put({ [field.key]: value })}
+    />
+  {:else}
+    <div class="flex items-center gap-2">
+      <label class="w-[88px] shrink-0 text-soft" for="thing-{field.key}">{field.label}</label>
+      <input
+        id="thing-{field.key}"
+        class="field min-w-0 flex-1"
+        type={field.kind === "Count" ? "number" : "text"}
+        maxlength={field.kind === "Count" ? undefined : 80}
+        value={thing[field.key]}
+        onchange={(e) =>
+          put({
+            [field.key]: field.kind === "Count" ? Number(e.currentTarget.value) : e.currentTarget.value,
+          })}
+      />
+    </div>
+    {#if field.note}<p class="mt-0.5 pl-[96px] text-[11px] text-soft">{field.note}</p>{/if}
+  {/if}
+{/each}
+<details>
+  <summary class="cursor-pointer text-soft">Repeat on a grid</summary>
+  <div class="mt-1.5 space-y-1.5">
+    {#each [["Columns", "columns"], ["Rows", "rows"]] as const as [label, key] (key)}
+      <div class="flex items-center gap-2">
+        <label class="w-[88px] text-soft" for="grid-{key}">{label}</label>
+        <input id="grid-{key}" class="field w-20" type="number" min="1" max="200" bind:value={grid[key]} />
+      </div>
+    {/each}
+    <LengthField
+      label="Column spacing"
+      value={grid.columnSpacing}
+      units={plan.units}
+      onvalue={(v) => (grid.columnSpacing = v)}
+    />
+    <LengthField
+      label="Row spacing"
+      value={grid.rowSpacing}
+      units={plan.units}
+      onvalue={(v) => (grid.rowSpacing = v)}
+    />
+    <button
+      class="action w-full"
+      onclick={() => plan.do({ do: "repeat-thing", id: thing.id, newId: plan.newId("grid"), ...grid })}
+      >Repeat</button
+    >
+  </div>
+</details>
