@@ -28,6 +28,9 @@ switch (args)
         Pdf();
         Rooms();
         break;
+    case ["hostile", var edits, var files]:
+        Hostile(int.Parse(edits), int.Parse(files));
+        break;
     case ["rooms"]:
         Rooms();
         break;
@@ -46,6 +49,26 @@ switch (args)
         return 2;
 }
 return 0;
+
+// Random and mutated edits and files, as the tests run fewer of; anything but taken or refused stops it with its seed.
+static void Hostile(int edits, int files)
+{
+    const int each = 500;
+    var watch = Stopwatch.StartNew();
+    var counts = new List<Wellsedes.Formats.Tests.Hostile.HostileCount>();
+    for (var seed = 100; counts.Count < edits / each; seed++)
+        counts.Add(Wellsedes.Formats.Tests.Hostile.HostilePlans.Edits(Wellsedes.Formats.Tests.Hostile.HostilePlans.Small(), each, seed));
+    Console.WriteLine(
+        $"hostile edits | {edits} | done {counts.Sum(c => c.Done)}, refused {counts.Sum(c => c.Refused)}, unreadable {counts.Sum(c => c.Unreadable)}, too much {counts.Sum(c => c.TooMuch)} | {watch.Elapsed.TotalSeconds:0} s"
+    );
+    watch.Restart();
+    counts.Clear();
+    for (var seed = 100; counts.Count < files / each; seed++)
+        counts.Add(Wellsedes.Formats.Tests.Hostile.HostilePlans.Files(Wellsedes.Formats.Tests.Hostile.HostilePlans.Small(), each, seed));
+    Console.WriteLine(
+        $"hostile files | {files} | opened {counts.Sum(c => c.Done)}, refused {counts.Sum(c => c.Unreadable)}, too much {counts.Sum(c => c.TooMuch)} | {watch.Elapsed.TotalSeconds:0} s"
+    );
+}
 
 static void Full(int tables)
 {

@@ -282,7 +282,7 @@ test("two people see each other's changes at once; a viewer may look only", asyn
   await expect(second.getByRole("heading", { name: "Projects" })).toBeVisible();
   await second.goto(url);
   await expect(second.getByTestId("saving")).toHaveText(
-    "You may look, not change",
+    "View only",
   );
   await planner.stage("Shell");
   await page.getByRole("button", { name: "Make the room" }).click();

@@ -51,16 +51,19 @@ public static class Overlaps
         {
             var item = items[i];
             deepest.Clear();
-            var full = false;
+            var full = IsInHeap(items, i, index, work);
             foreach (var shape in item.Standing)
             {
+                if (full)
+                    break;
                 long seen = 0;
                 index.Meeting(
                     shape.Bounds,
                     other =>
                     {
                         seen++;
-                        if (Meet(items, i, shape, other) is { } overlap)
+                        // A pair is told by the earlier of its two.
+                        if ((other.Item < 0 || other.Item > i) && Meet(items, i, shape, other) is { } overlap)
                         {
                             var key = (overlap.OtherId, overlap.Kind);
                             if (!deepest.TryGetValue(key, out var known) || known.Depth < overlap.Depth)
@@ -70,8 +73,6 @@ public static class Overlaps
                     }
                 );
                 work?.Count(seen);
-                if (full)
-                    break;
             }
             var at = item.Item.Placement.Origin;
             if (full)
@@ -84,10 +85,32 @@ public static class Overlaps
         return found.ToImmutable();
     }
 
+    /// <summary>Whether more than a few other things stand where the middle of a thing is.</summary>
+    private static bool IsInHeap(IReadOnlyList<PlacedItem> items, int i, SpatialIndex<Standing> index, Work? work)
+    {
+        var at = items[i].Item.Placement.Origin;
+        if (items[i].Standing.FirstOrDefault(shape => shape.Holds(at)) is not { } middle)
+            return false;
+        HashSet<int>? partners = null;
+        long seen = 0;
+        index.Meeting(
+            Bounds.Around([at]),
+            other =>
+            {
+                seen++;
+                if (other.Item >= 0 && other.Item != i && Meet(items, i, middle, other) is not null)
+                    (partners ??= []).Add(other.Item);
+                return partners is null || partners.Count <= MostPartners;
+            }
+        );
+        work?.Count(seen);
+        return partners is not null && partners.Count > MostPartners;
+    }
+
     private static Overlap? Meet(IReadOnlyList<PlacedItem> items, int i, Convex shape, Standing other)
     {
         var item = items[i];
-        if (other.Item >= 0 && (other.Item <= i || Carries(item, items[other.Item])))
+        if (other.Item >= 0 && Carries(item, items[other.Item]))
             return null;
         if (item.LiesFlat && other.Kind == OverlapKind.OverKeepClear)
             return null;

@@ -20,7 +20,7 @@ public static class WellFormed
     /// <summary>Letters of a one-line text.</summary>
     public const int LongestLine = 80;
 
-    private sealed record Member(string Name, Func<object, object?> Of, int LongestText);
+    private sealed record Member(string Name, Func<object, object?> Of, int LongestText, bool Needed);
 
     private static readonly ConcurrentDictionary<Type, Member[]> Members = new();
 
@@ -30,8 +30,15 @@ public static class WellFormed
     public static Problem? Check(object value)
     {
         foreach (var member in Members.GetOrAdd(value.GetType(), MembersOf))
-            if (member.Of(value) is { } content && OfContent(member.Name, content, member.LongestText) is { } problem)
-                return problem;
+        {
+            if (member.Of(value) is { } content)
+            {
+                if (OfContent(member.Name, content, member.LongestText) is { } problem)
+                    return problem;
+            }
+            else if (member.Needed)
+                return new Problem(member.Name, $"The {member.Name} is missing.");
+        }
         return null;
     }
 
@@ -122,14 +129,19 @@ public static class WellFormed
     }
 
     /// <summary>What a record was made from: its settable properties. Derived ones say nothing new.</summary>
-    private static Member[] MembersOf(Type type) =>
+    private static Member[] MembersOf(Type type)
+    {
+        var nullability = new NullabilityInfoContext();
+        return
         [
             .. type.GetProperties(BindingFlags.Public | BindingFlags.Instance)
                 .Where(property => property.CanWrite && property.GetIndexParameters().Length == 0)
                 .Select(property => new Member(
                     char.ToLowerInvariant(property.Name[0]) + property.Name[1..],
                     property.GetValue,
-                    property.GetCustomAttribute<LongTextAttribute>()?.Most ?? LongestLine
+                    property.GetCustomAttribute<LongTextAttribute>()?.Most ?? LongestLine,
+                    !property.PropertyType.IsValueType && nullability.Create(property).WriteState == NullabilityState.NotNull
                 )),
         ];
+    }
 }

@@ -46,30 +46,68 @@ public sealed class GapGraph
 
     public int NarrowCount { get; }
 
+    /// <summary>The obstacles that lie wholly inside no other one.</summary>
+    internal IReadOnlyList<Obstacle> Outer => obstacles;
+
     /// <summary>Leaves out obstacles that lie wholly inside another one.</summary>
     private static Obstacle[] Outermost(SpatialIndex<Obstacle> all, Work? work)
     {
-        var inside = new HashSet<Obstacle>(ReferenceEqualityComparer.Instance);
-        foreach (var one in all.All)
+        // Of those in the very same place one is enough to look among.
+        var apart = LargestOfTheSame(all.All);
+        var index = apart.Count == all.Count ? all : new SpatialIndex<Obstacle>(apart, obstacle => obstacle.Grown.Bounds);
+        var order = new Dictionary<Obstacle, int>(index.Count, ReferenceEqualityComparer.Instance);
+        for (var i = 0; i < index.Count; i++)
+            order[index.All[i]] = i;
+        List<Obstacle> outer = new(index.Count);
+        foreach (var one in index.All)
         {
             var box = one.Grown.Bounds;
-            long seen = 0;
+            var (seen, covered) = (0L, false);
             // What covers it holds the middle of its box, so only that is looked at.
-            all.Meeting(
+            index.Meeting(
                 Bounds.Around([box.Centre]),
                 two =>
                 {
                     seen++;
-                    // Of two that cover each other the later stays: one of them must.
-                    if (two == one || !two.Grown.Bounds.Holds(box) || inside.Contains(two) || !two.Grown.Covers(one.Grown))
+                    if (two == one || !two.Grown.Bounds.Holds(box) || !two.Grown.Covers(one.Grown))
                         return true;
-                    inside.Add(one);
+                    // Of two that cover each other the later stays: one of them must.
+                    if (order[two] < order[one] && one.Grown.Covers(two.Grown))
+                        return true;
+                    covered = true;
                     return false;
                 }
             );
             work?.Count(seen);
+            if (!covered)
+                outer.Add(one);
         }
-        return [.. all.All.Where(o => !inside.Contains(o))];
+        return [.. outer];
+    }
+
+    /// <summary>Of obstacles whose boxes are the same to a tenth of a millimetre, those that no other one of them covers; in order.</summary>
+    private static List<Obstacle> LargestOfTheSame(IReadOnlyList<Obstacle> all)
+    {
+        var largest = new Dictionary<(long, long, long, long), Obstacle>(all.Count);
+        HashSet<Obstacle>? gone = null;
+        foreach (var one in all)
+        {
+            var box = one.Grown.Bounds;
+            var place = (Tenth(box.Centre.X), Tenth(box.Centre.Y), Tenth(box.Width), Tenth(box.Height));
+            if (!largest.TryAdd(place, one) && largest[place] is var other)
+            {
+                if (other.Grown.Covers(one.Grown))
+                    (gone ??= new(ReferenceEqualityComparer.Instance)).Add(one);
+                else if (one.Grown.Covers(other.Grown))
+                {
+                    (gone ??= new(ReferenceEqualityComparer.Instance)).Add(other);
+                    largest[place] = one;
+                }
+            }
+        }
+        return gone is null ? [.. all] : [.. all.Where(obstacle => !gone.Contains(obstacle))];
+
+        static long Tenth(double value) => (long)Math.Round(value * 10);
     }
 
     /// <summary>A square that holds everything; its size steps in powers of two so that small moves keep it.</summary>

@@ -16,9 +16,10 @@ public sealed class WalkwayAnalysis
     private const int FewChanges = 200;
 
     /// <summary>The room to stand at one access point: the disc's radius, what stops it, and the rim its centre is nearest to.</summary>
-    private sealed record Standing(double Radius, Obstacle? Blocker, Obstacle? Nearest, double RimPosition, Bounds DependsOn);
+    private sealed record Standing(double Radius, Obstacle? Blocker, Obstacle? Nearest, double RimPosition, Bounds DependsOn, int Steps);
 
     private readonly SpatialIndex<Obstacle> index;
+    private readonly Work? work;
     private readonly Dictionary<Target, Standing?[]> standings = new(ReferenceEqualityComparer.Instance);
 
     public WalkwayScene Scene { get; }
@@ -30,8 +31,12 @@ public sealed class WalkwayAnalysis
     public WalkwayAnalysis(WalkwayScene scene, WalkwayAnalysis? before = null, Work? work = null)
     {
         Scene = scene;
+        this.work = work;
         index = new SpatialIndex<Obstacle>(scene.Obstacles, obstacle => obstacle.Grown.Bounds);
         Graph = GapGraph.Build(index, before?.Graph, work);
+        // In a heap most lie inside others and stop nobody that those do not stop.
+        if (Graph.Outer.Count < 0.75 * index.Count)
+            index = new SpatialIndex<Obstacle>(Graph.Outer, obstacle => obstacle.Grown.Bounds);
         Widest = new WidestWays(Graph, scene.Sources);
         var changed = before is null ? null : Changed(before.Scene, scene);
         foreach (var target in scene.Targets)
@@ -73,6 +78,7 @@ public sealed class WalkwayAnalysis
         {
             var access = target.Access[i];
             var standing = rooms[i] ??= StandingAt(access);
+            work?.Count(standing.Steps);
             if (2 * standing.Radius <= best.Width || standing.Nearest is null)
                 continue;
             var face = Graph.FaceAtRim(standing.Nearest, standing.RimPosition);
@@ -102,14 +108,14 @@ public sealed class WalkwayAnalysis
 
     private Standing StandingAt(Access access)
     {
-        var (radius, blocker) = RoomAt(access);
+        var (radius, blocker, steps) = RoomAt(access);
         // The disc's centre, not the point it touches: that point may lie flush against a neighbour.
         var centre = access.On is null ? access.At : access.At + access.Outward * radius;
         var box = new Bounds(centre.X, centre.Y, centre.X, centre.Y).Grown(radius + 1);
         var near = access.On is null ? Around(centre) : index.Meeting(box);
         var (nearest, position) = Graph.NearestRim(centre, near);
         var depends = access.On is null ? new Bounds(-1e9, -1e9, 1e9, 1e9) : box;
-        return new Standing(radius, blocker, nearest, position, depends);
+        return new Standing(radius, blocker, nearest, position, depends, steps + near.Count);
     }
 
     /// <summary>Obstacles among which the nearest to a place is.</summary>
@@ -128,18 +134,21 @@ public sealed class WalkwayAnalysis
     }
 
     /// <summary>The radius of the largest empty disc touching at an access point, and what stops it growing.</summary>
-    private (double Radius, Obstacle? Blocker) RoomAt(Access access)
+    private (double Radius, Obstacle? Blocker, int Steps) RoomAt(Access access)
     {
         if (access.On is null)
-            return (RoomRadius, null);
+            return (RoomRadius, null, 0);
         var least = RoomRadius;
         Obstacle? blocker = null;
+        var steps = 0;
         // Look near first: once something near bounds the disc, only what meets that smaller disc can matter.
         foreach (var reach in (ReadOnlySpan<double>)[450, RoomRadius])
         {
             var centre = access.At + access.Outward * reach;
             var box = new Bounds(centre.X, centre.Y, centre.X, centre.Y).Grown(reach);
-            foreach (var other in index.Meeting(box))
+            var near = index.Meeting(box);
+            steps += near.Count;
+            foreach (var other in near)
             {
                 if (other == access.On)
                     continue;
@@ -150,6 +159,6 @@ public sealed class WalkwayAnalysis
             if (least <= reach)
                 break;
         }
-        return (least, blocker);
+        return (least, blocker, steps);
     }
 }
