@@ -18,7 +18,7 @@ internal static class Demo
     public static PlanState State()
     {
         var plan = PlanFiles.Read(File.ReadAllBytes(PlanPath));
-        return new Planner().StateOf(plan, plan.All<Scheme>().First().Id, plan.All<Level>().First().Id);
+        return new Planner().StateOf(plan, plan.Schemes.First().Id, plan.FirstLevel.Id);
     }
 
     public static Sheet Sheet(double? scale, string paper = "A3")

@@ -167,12 +167,18 @@ test("everything by keyboard: select, turn, move, duplicate, set aside, remove, 
   await page.getByRole("button", { name: /^Armchair/ }).click();
   const at = await planner.at(3000, 2000);
   await page.mouse.click(at.x, at.y);
-  await expect(page.getByRole("textbox", { name: "Rotation" })).toHaveValue("0");
+  await expect(page.getByRole("textbox", { name: "Rotation" })).toHaveValue(
+    "0",
+  );
   await planner.plan.focus();
   await page.keyboard.press(",");
-  await expect(page.getByRole("textbox", { name: "Rotation" })).toHaveValue("15");
+  await expect(page.getByRole("textbox", { name: "Rotation" })).toHaveValue(
+    "15",
+  );
   await page.keyboard.press("Shift+>");
-  await expect(page.getByRole("textbox", { name: "Rotation" })).toHaveValue("14");
+  await expect(page.getByRole("textbox", { name: "Rotation" })).toHaveValue(
+    "14",
+  );
   const west = await page.getByLabel("From west").inputValue();
   await page.keyboard.press("Shift+ArrowRight");
   await expect(page.getByLabel("From west")).not.toHaveValue(west);
@@ -281,9 +287,7 @@ test("two people see each other's changes at once; a viewer may look only", asyn
   await second.getByRole("button", { name: "Sign in" }).click();
   await expect(second.getByRole("heading", { name: "Projects" })).toBeVisible();
   await second.goto(url);
-  await expect(second.getByTestId("saving")).toHaveText(
-    "View only",
-  );
+  await expect(second.getByTestId("saving")).toHaveText("View only");
   await planner.stage("Shell");
   await page.getByRole("button", { name: "Make the room" }).click();
   await expect(second.getByTestId("tally")).toContainText("24.0 m²");
@@ -331,6 +335,20 @@ test("with 100 ms on the way a drag follows the hand without waiting", async ({
   planner,
   page,
 }) => {
+  // Every message of the live link waits 50 ms each way.
+  const waited: number[] = [];
+  await page.routeWebSocket(/\/live/, (link) => {
+    const server = link.connectToServer();
+    const later = (send: () => void) => {
+      const from = Date.now();
+      setTimeout(() => {
+        waited.push(Date.now() - from);
+        send();
+      }, 50);
+    };
+    link.onMessage((message) => later(() => server.send(message)));
+    server.onMessage((message) => later(() => link.send(message)));
+  });
   await planner.signIn();
   await planner.openDemo();
   await planner.item("Table 4, 8 seats").focus();
@@ -360,6 +378,10 @@ test("with 100 ms on the way a drag follows the hand without waiting", async ({
     [from.x + 40, from.y + 40] as const,
   );
   expect(blue).toBeGreaterThan(100);
+  // The answer comes all the same, late; and the delay was real.
+  await expect(page.getByTitle(/To Table \d+\./).first()).toBeVisible();
+  expect(waited.length).toBeGreaterThan(3);
+  expect(Math.min(...waited)).toBeGreaterThanOrEqual(49);
   await page.mouse.move(from.x, from.y);
   await page.mouse.up();
 });

@@ -74,14 +74,12 @@ internal static class ThingEdits
         var by = shifts[0].Normal * shifts[0].By;
         if (shifts.Count == 2)
         {
-            var cross = shifts[0].Normal.Cross(shifts[1].Normal);
-            if (Math.Abs(cross) < 0.05)
+            // Each distance is right anywhere along a line beside its wall; where the two cross both are.
+            var (one, two) = (shifts[0], shifts[1]);
+            var first = new EndlessLine(one.Normal * one.By, one.Normal.Left());
+            if (first.Crossing(new EndlessLine(two.Normal * two.By, two.Normal.Left()), 0.05) is not { } both)
                 return EditAnswer.No("offsets", "The two walls run alike; take two that stand across each other.");
-            // The one move that brings both distances right.
-            by = new Point(
-                (shifts[0].By * shifts[1].Normal.Y - shifts[1].By * shifts[0].Normal.Y) / cross,
-                (shifts[1].By * shifts[0].Normal.X - shifts[0].By * shifts[1].Normal.X) / cross
-            );
+            by = both;
         }
         var p = fixture.Placement;
         if (SizeSense.CheckPlacement(p with { X = p.X + by.X, Y = p.Y + by.Y }) is { } problem)

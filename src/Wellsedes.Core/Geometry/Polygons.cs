@@ -4,54 +4,6 @@ using NetTopologySuite.Operation.OverlayNG;
 
 namespace Wellsedes.Core.Geometry;
 
-/// <summary>An area with an outline and holes, in mm; outline counter-clockwise, holes clockwise.</summary>
-public sealed record Region(ImmutableArray<Point> Outline, ImmutableArray<ImmutableArray<Point>> Holes)
-{
-    /// <summary>Area in mm².</summary>
-    public double Area { get; } = Math.Abs(SignedArea(Outline)) - Holes.Sum(hole => Math.Abs(SignedArea(hole)));
-
-    public Bounds Bounds { get; } = Bounds.Around(Outline);
-
-    /// <summary>The middle of the outline's area; it may lie outside a bent region, or in a hole.</summary>
-    public Point Centroid
-    {
-        get
-        {
-            var (sum, twice) = (new Point(0, 0), 0.0);
-            for (var i = 0; i < Outline.Length; i++)
-            {
-                // About the first corner, so that far places lose no figures.
-                var (a, b) = (Outline[i] - Outline[0], Outline[(i + 1) % Outline.Length] - Outline[0]);
-                sum += (a + b) * a.Cross(b);
-                twice += a.Cross(b);
-            }
-            return Outline[0] + sum * (1 / (3 * twice));
-        }
-    }
-
-    public bool Holds(Point p) => Bounds.Holds(p) && Inside(Outline, p) && !Holes.Any(hole => Inside(hole, p));
-
-    public static double SignedArea(ImmutableArray<Point> ring)
-    {
-        double twice = 0;
-        for (var i = 0; i < ring.Length; i++)
-            twice += ring[i].Cross(ring[(i + 1) % ring.Length]);
-        return twice / 2;
-    }
-
-    private static bool Inside(ImmutableArray<Point> ring, Point p)
-    {
-        var inside = false;
-        for (int i = 0, j = ring.Length - 1; i < ring.Length; j = i++)
-            if (
-                ring[i].Y > p.Y != ring[j].Y > p.Y
-                && p.X < (ring[j].X - ring[i].X) * (p.Y - ring[i].Y) / (ring[j].Y - ring[i].Y) + ring[i].X
-            )
-                inside = !inside;
-        return inside;
-    }
-}
-
 /// <summary>Unions and differences of regions, by NetTopologySuite.</summary>
 public static class Polygons
 {

@@ -182,10 +182,9 @@ public static class WallJoints
                 continue;
             var direction = line.Direction(along);
             var on = line.At(along);
-            var sine = direction.Cross(end.Into);
-            if (Math.Abs(sine) < LeastSine)
+            if (Math.Abs(direction.Cross(end.Into)) < LeastSine)
                 continue;
-            Point Cut(Point from) => from + end.Into * ((on - from).Cross(direction) / end.Into.Cross(direction));
+            Point Cut(Point from) => new EndlessLine(from, end.Into).Crossing(new EndlessLine(on, direction), 0)!.Value;
             var side = end.Into.Left() * end.Half;
             return Ended(end, Cut(end.At + side), Cut(end.At - side), Cut(end.At), true, through.Id);
         }

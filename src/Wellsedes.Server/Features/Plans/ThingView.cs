@@ -42,7 +42,16 @@ public sealed record ThingKindView(string Name, string Word, ThingStage Stage, b
             kind.Word,
             kind.Stage,
             template is IOfScheme,
-            [.. kind.Fields.Select(f => new ThingFieldView(f.Key, f.Label, f.Kind, f.Choices.IsDefault ? [] : [.. f.Choices], f.Note, f.Only))],
+            [
+                .. kind.Fields.Select(f => new ThingFieldView(
+                    f.Key,
+                    f.Label,
+                    f.Kind,
+                    f.Choices.IsDefault ? [] : [.. f.Choices],
+                    f.Note,
+                    f.Only
+                )),
+            ],
             template
         );
     }
