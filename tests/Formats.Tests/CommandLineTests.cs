@@ -37,6 +37,54 @@ public sealed class CommandLineTests
         Assert.Equal(888, (double)json["findings"]![0]!["measured"]!, 0.01);
     }
 
+    [Fact]
+    public void Json_gives_every_way_the_areas_of_each_level_and_what_zones_count()
+    {
+        var json = JsonNode.Parse(Run("prove", Demo.PlanPath, "--json").Out)!;
+        var ways = json["ways"]!.AsArray();
+        // A way to each of 96 seats, to 12 tables, to what people gather at and to the exits.
+        Assert.Equal(96, ways.Count(way => (string?)way!["kind"] == "Seat"));
+        Assert.Equal(12, ways.Count(way => (string?)way!["kind"] == "Table"));
+        var buffet = ways.Single(way => (string?)way!["targetId"] == "buffet-1")!;
+        Assert.Equal(888, (double)buffet["width"]!, 0.01);
+        Assert.Equal(
+            ["buffet-1", "table-08"],
+            new[] { buffet["pinch"]!["a"]!["id"], buffet["pinch"]!["b"]!["id"] }.Select(id => (string)id!).Order()
+        );
+        Assert.Equal(888, (double)buffet["pinch"]!["width"]!, 0.01);
+        var level = Assert.Single(json["areas"]!.AsArray())!;
+        Assert.Equal(
+            (233.51, 234.0, 252.96),
+            ((double)level["netInternal"]!, (double)level["grossInternal"]!, (double)level["grossExternal"]!)
+        );
+        Assert.Equal("West tables", (string?)json["zones"]![0]!["name"]);
+        Assert.Equal("level-0/walkway/buffet-1/table-08/900", (string?)json["findings"]![0]!["id"]);
+    }
+
+    [Fact]
+    public void Another_scheme_is_proved_and_drawn_by_its_name()
+    {
+        var meeting = Run("prove", Demo.PlanPath, "--scheme", "Members' meeting");
+        Assert.Contains("150 of 150", meeting.Out);
+        Assert.Contains("No findings", meeting.Out);
+        var wrong = Run("prove", Demo.PlanPath, "--scheme", "Ball");
+        Assert.Equal(1, wrong.Code);
+        Assert.Contains("Supper, Members' meeting", wrong.Error);
+        var path = Demo.Write([], "meeting.svg");
+        Assert.Equal(0, Run("draw", Demo.PlanPath, "--scheme", "members", "--out", path).Code);
+        Assert.Contains("Speakers this end", File.ReadAllText(path));
+    }
+
+    [Fact]
+    public void Convert_writes_an_earlier_file_in_this_version()
+    {
+        var old = Path.Combine(Demo.Root, "tests", "Formats.Tests", "Files", "orchard-supper.version-1.json");
+        var path = Demo.Write([], "new.json");
+        Assert.Contains("66 entities", Run("convert", old, "--out", path).Out);
+        Assert.Equal(2, (int)JsonNode.Parse(File.ReadAllText(path))!["version"]!);
+        Assert.Contains("888 clear", Run("prove", path).Out);
+    }
+
     [Theory]
     [InlineData("pdf", "%PDF")]
     [InlineData("svg", "<?xml")]

@@ -65,8 +65,8 @@ test.describe("the shell by hand", () => {
     await expect(page.getByLabel("From south corner")).toHaveValue(
       "1\u00a0995",
     );
-    await page.getByRole("button", { name: "Other hinge" }).click();
-    await page.getByRole("button", { name: "Other swing" }).click();
+    await page.getByRole("button", { name: "Flip hinge" }).click();
+    await page.getByRole("button", { name: "Flip swing" }).click();
     await planner.saved();
     await page
       .getByRole("button", { name: "Centre between the corners" })
@@ -198,7 +198,7 @@ test.describe("the shell by hand", () => {
     await page.keyboard.press("Enter");
     await expect(page.getByTestId("plan")).toHaveAttribute("data-sides", "1");
     await page.keyboard.press("Escape");
-    await page.getByRole("button", { name: /^Meet what is/ }).click();
+    await page.getByRole("button", { name: /^Extend to meet/ }).click();
     await expect(page.getByLabel("Name of the room")).toHaveCount(2);
   });
 });

@@ -40,7 +40,8 @@ internal static class FarAway
                         "place",
                         $"{EntityWords.Called(after, entity)} would stand {AreaText.WriteFar(off, plan.Details.Units)} from everything else: meant?",
                         null,
-                        true
+                        true,
+                        off
                     );
             }
         }

@@ -45,7 +45,8 @@ public static class SizeSense
             field,
             $"{Write(value)} mm is {size} for the {field} of {thing}; usual is {Write(least)} to {Write(most)} mm.{offer}",
             likely,
-            true
+            true,
+            value
         );
     }
 

@@ -109,4 +109,25 @@ public sealed class FindingTests
         Assert.Equal((10, 1, 2), (tally.Seats, tally.Tables, tally.Workstations));
         Assert.Equal(48.0 / 12, tally.AreaPerSeat!.Value, 6);
     }
+
+    [Fact]
+    public void Ids_stay_the_same_while_the_figures_change_and_are_told_apart_by_level()
+    {
+        var sample = new Sample()
+            .Room()
+            .Door()
+            .Place("a", "cupboard-1000", 3500, 3000)
+            .Place("b", "cupboard-1000", 3500, 4300)
+            .Place("bar", "bar-1800", 2000, 5200);
+        sample.Do(new ResizeItem("a", 3400) { Sure = true }).Do(new PutItemAt("a", 1900, 3000, 0));
+        sample.Do(new ResizeItem("b", 4300) { Sure = true }).Do(new PutItemAt("b", 5700, 3000, 0));
+        var before = sample.State.Findings.Where(f => f.Kind == FindingKind.Walkway).ToArray();
+        sample.Do(new MoveItems(["a"], 20, 0));
+        var after = sample.State.Findings.Where(f => f.Kind == FindingKind.Walkway).ToArray();
+        Assert.NotEmpty(before);
+        Assert.Equal(before.Select(f => f.Id), after.Select(f => f.Id));
+        Assert.NotEqual(before[0].Measured, after[0].Measured);
+        Assert.All(before, f => Assert.StartsWith(PlanStart.LevelId + "/", f.Id));
+        Assert.Equal(before.Length, before.DistinctBy(f => f.Id).Count());
+    }
 }

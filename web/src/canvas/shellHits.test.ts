@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Backing, Thing, ShellView } from "../app/api";
-import { alongWall, inFrame, outOf, pixelAt, shellAt, within } from "./shellHits";
+import { alongWall, inFrame, looseAt, outOf, pixelAt, shellAt, within } from "./shellHits";
 
 const square = [
   { x: 0, y: -100 },
@@ -64,5 +64,30 @@ describe("frames", () => {
     expect(within(square, { x: 10, y: 200 })).toBe(false);
     const wall = { start: { x: 0, y: 0 }, end: { x: 3000, y: 4000 } } as Parameters<typeof alongWall>[0];
     expect(alongWall(wall, { x: 1500, y: 2000 })).toBeCloseTo(2500, 9);
+  });
+});
+
+describe("zones and marks", () => {
+  const zone = { id: "zone", type: "zone", levelId: "l", x: 0, y: 0, rotation: 0, width: 6000, depth: 4000 };
+  const mark = {
+    id: "mark",
+    type: "mark",
+    levelId: "l",
+    x: 500,
+    y: 500,
+    rotation: 90,
+    width: 1000,
+    depth: 300,
+  };
+
+  it("take a large one by its edges only, so that the floor in it stays free", () => {
+    expect(looseAt({ x: 100, y: 100 }, 40, [zone])).toEqual([]);
+    expect(looseAt({ x: 2980, y: 100 }, 40, [zone])).toEqual([{ id: "zone", kind: "thing" }]);
+    expect(looseAt({ x: 3050, y: 100 }, 40, [zone])).toEqual([]);
+  });
+
+  it("take a small one anywhere, and before the large one around it", () => {
+    expect(looseAt({ x: 520, y: 900 }, 40, [zone, mark])).toEqual([{ id: "mark", kind: "thing" }]);
+    expect(looseAt({ x: 900, y: 520 }, 40, [zone, mark])).toEqual([]);
   });
 });

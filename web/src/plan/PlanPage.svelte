@@ -16,6 +16,7 @@
   import RoomsPanel from "../stages/shell/RoomsPanel.svelte";
   import SelectedPanel from "../stages/shell/SelectedPanel.svelte";
   import ShellPanel from "../stages/shell/ShellPanel.svelte";
+  import { writeLength } from "./figures";
   import { keysFor } from "./keys";
   import { OpenPlan } from "./openPlan.svelte";
 
@@ -148,7 +149,9 @@
               <p>{plan.refusal.problem.message}</p>
               <div class="mt-2 flex gap-2">
                 {#if plan.refusal.asSure}<button class="action" onclick={plan.refusal.asSure}
-                    >It is meant</button
+                    >{plan.refusal.problem.value == null
+                      ? "Do it all the same"
+                      : `Keep ${writeLength(plan.refusal.problem.value, plan.units)}`}</button
                   >{/if}
                 <button class="action" onclick={() => (plan.refusal = null)}>Close</button>
               </div>

@@ -2156,6 +2156,8 @@ export interface components {
             likely?: null | number;
             /** @default false */
             canBeSure: boolean;
+            /** Format: double */
+            value?: null | number;
         };
         /** @enum {unknown} */
         ProjectRole: "Viewer" | "Editor" | "Owner";

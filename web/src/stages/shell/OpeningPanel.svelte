@@ -82,8 +82,8 @@
 />
 {#if door}
   <div class="flex flex-wrap gap-1.5">
-    <button class="action" onclick={() => put({ hingeAtEnd: !opening.hingeAtEnd })}>Other hinge</button>
-    <button class="action" onclick={() => put({ swingsRight: !opening.swingsRight })}>Other swing</button>
+    <button class="action" onclick={() => put({ hingeAtEnd: !opening.hingeAtEnd })}>Flip hinge</button>
+    <button class="action" onclick={() => put({ swingsRight: !opening.swingsRight })}>Flip swing</button>
   </div>
 {/if}
 {#if opening.kind !== "Window"}

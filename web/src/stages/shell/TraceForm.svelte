@@ -70,7 +70,7 @@
   {#if note}<p class="text-[12px] text-soft" role="status">{note}</p>{/if}
   <p class="text-[12px] text-soft">
     PNG, JPEG, WebP or a page of a PDF. It is kept with the plan as it came. Then set it to scale on the
-    right, hold it in place, and draw over it.
+    right, lock it, and draw over it.
   </p>
 </div>
 {#if backings.length}

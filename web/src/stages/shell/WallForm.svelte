@@ -5,6 +5,7 @@
   import { tools, type Chain } from "../../canvas/tools.svelte";
   import Choice from "../../parts/Choice.svelte";
   import LengthField from "../../parts/LengthField.svelte";
+  import { writeLength } from "../../plan/figures";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import { certainties, wallTypesOf } from "./words";
 
@@ -69,14 +70,14 @@
 </div>
 
 {#if loose.length}
-  <h3 class="heading mt-5 mb-2">Ends left short</h3>
+  <h3 class="heading mt-5 mb-2">Unjoined ends</h3>
   <ul class="space-y-1">
     {#each loose as end (end.wallId + end.atStart)}
       <li>
         <button
           class="action w-full"
           onclick={() => plan.do({ do: "extend-to-meet", id: end.wallId, atStart: end.atStart })}
-          >Meet what is {Math.round(end.gap)} mm off</button
+          >Extend to meet, {writeLength(Math.round(end.gap), plan.units)}</button
         >
       </li>
     {/each}
