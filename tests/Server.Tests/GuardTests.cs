@@ -288,6 +288,26 @@ public sealed class GuardTests(Cluster cluster) : IAsyncLifetime
     }
 
     [Fact]
+    public async Task A_rule_of_the_library_is_taken_into_a_plan_by_an_edit()
+    {
+        var owner = await house.OwnerAsync();
+        var (project, plan) = (await owner.DemoProjectAsync(), await owner.DemoPlanAsync());
+        var path = $"/api/projects/{project}/library-rules/main-aisles";
+        var rule = Core.Rulebooks.HouseRules.MainAisle with { Source = "Fire plan of the mill" };
+        (await owner.Client.PutAsJsonAsync(path, rule, PlanJson.Options)).EnsureSuccessStatusCode();
+        var kept = (
+            await owner.Client.GetFromJsonAsync<LibraryRule[]>($"/api/projects/{project}/library-rules", Visitor.Answers)
+        )!.Single();
+        Assert.Empty((await owner.Client.GetFromJsonAsync<LibraryItem[]>($"/api/projects/{project}/library", Visitor.Answers))!);
+        await owner.DoAsync(plan, new PutOwnRule(new OwnRule("aisles", kept.Rule, kept.Revision)));
+        Assert.StartsWith("Fire plan of the mill", (await owner.OpenAsync(plan)).Figures.Findings.Single().Source);
+        (await owner.Client.DeleteAsync(path)).EnsureSuccessStatusCode();
+        Assert.Equal(kept.Rule, (await owner.OpenAsync(plan)).Entities.OfType<OwnRule>().Single().Rule);
+        var wrong = await owner.Client.PutAsJsonAsync($"/api/projects/{project}/library-rules/no-such", rule, PlanJson.Options);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, wrong.StatusCode);
+    }
+
+    [Fact]
     public async Task Figures_sheets_and_items_are_those_of_the_scheme_one_looks_at()
     {
         var owner = await house.OwnerAsync();

@@ -136,6 +136,7 @@ public sealed class PermissionTests(Cluster cluster) : IAsyncLifetime
             "addPlan" => JsonContent.Create(new { title = "x", units = "Metric" }),
             "addMember" => JsonContent.Create(new { email = "x@y.example", role = "Editor" }),
             "issueRevision" => JsonContent.Create(new { @for = "x" }),
+            "putLibraryRule" => JsonContent.Create(Core.Rulebooks.HouseRules.Headroom, options: PlanJson.Options),
             "putLibraryItem" => JsonContent.Create(CatalogueList.Shipped.Items[0], options: PlanJson.Options),
             _ => JsonContent.Create(new { }),
         };

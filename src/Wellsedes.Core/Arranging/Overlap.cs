@@ -124,7 +124,7 @@ public static class Overlaps
 
     private static IEnumerable<Standing> Shell(LevelSpace space)
     {
-        var headroom = Rulebooks.HouseRules.Headroom.Value;
+        var headroom = space.Rules.Headroom.Value;
         foreach (var piece in space.Pieces)
             if (piece.Opening is not { IsDoor: true })
                 yield return new Standing(

@@ -62,6 +62,7 @@ namespace Wellsedes.Core.Editing;
 [JsonDerivedType(typeof(RenameScheme), "rename-scheme")]
 [JsonDerivedType(typeof(RemoveScheme), "remove-scheme")]
 [JsonDerivedType(typeof(PutOwnItem), "put-own-item")]
+[JsonDerivedType(typeof(PutOwnRule), "put-own-rule")]
 [JsonDerivedType(typeof(PutRepeat), "put-repeat")]
 [JsonDerivedType(typeof(Release), "release")]
 [JsonDerivedType(typeof(SetParameters), "set-parameters")]

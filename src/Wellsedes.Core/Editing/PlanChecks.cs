@@ -161,6 +161,7 @@ public static class PlanChecks
             Item item => OfItem(plan, item),
             Repeat repeat => OfRepeat(plan, repeat),
             OwnItem own => OfOwnItem(own),
+            OwnRule own => OfOwnRule(plan, own),
             Dimension measure => Place("from", measure.From) ?? Place("to", measure.To),
             _ => new Problem("type", $"A {entity.GetType().Name} is nothing a plan holds."),
         };
@@ -292,6 +293,24 @@ public static class PlanChecks
             ?? Size("depth", item.Size.Depth)
             ?? Size("height", item.Size.Height)
             ?? (item.Chair is null ? null : ItemEdits.CheckSeats(item, item.Seats));
+    }
+
+    private static Problem? OfOwnRule(Plan plan, OwnRule own)
+    {
+        if (HouseRules.All.All(rule => rule.Key != own.Rule.Key))
+            return new Problem(
+                "key",
+                $"There is no rule \"{Short(own.Rule.Key)}\"; there are {string.Join(", ", HouseRules.All.Select(rule => rule.Key))}."
+            );
+        if (plan.All<OwnRule>().Any(other => other.Id != own.Id && other.Rule.Key == own.Rule.Key))
+            return new Problem("key", $"The plan has a rule \"{own.Rule.Key}\" already; change that one.");
+        return Named("name", own.Rule.Name)
+            ?? Named("source", own.Rule.Source)
+            ?? (
+                own.Rule.Value > 0 && own.Rule.Value <= 100_000
+                    ? null
+                    : new Problem("value", "The value of a rule must be more than 0 and at most 100 000.")
+            );
     }
 
     private static Problem? OfOpening(Plan plan, Opening opening)

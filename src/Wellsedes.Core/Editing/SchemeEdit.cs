@@ -15,5 +15,8 @@ public sealed record AddSheet(string Id, string SchemeId, string LevelId) : Edit
 
 public sealed record SetSheet(SheetSettings Sheet) : Edit;
 
+/// <summary>Holds the plan against a rule of its own in place of the house rule of that key; removing it goes back to the house's.</summary>
+public sealed record PutOwnRule(OwnRule Rule) : Edit;
+
 /// <summary>Brings an own item into the plan, or changes the plan's copy of one.</summary>
 public sealed record PutOwnItem(OwnItem Item) : Edit;

@@ -5,7 +5,6 @@ using Wellsedes.Core.Capacity;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Rulebooks;
 using Wellsedes.Core.Walkways;
 
 namespace Wellsedes.Core.Findings;
@@ -19,21 +18,21 @@ public static class Finder
         var units = plan.Details.Units;
         return overlaps
             .Select(overlap => FromOverlap(overlap, units))
-            .Concat(Walkways(ways, units))
+            .Concat(Walkways(ways, units, plan.Rules))
             .Select(finding => finding with { LevelId = level.Id, Id = $"{level.Id}/{finding.Id}" });
     }
 
     /// <summary>A room or a whole level that no way without a step leads to.</summary>
-    public static Finding StepTo(Level level, string name, string key, ImmutableArray<Point> at) =>
+    public static Finding StepTo(PlanRules rules, Level level, string name, string key, ImmutableArray<Point> at) =>
         new(
             $"step-free/{key}",
             FindingWeight.Advise,
             FindingKind.Access,
             $"No step-free way to {name}",
-            $"A step or a stair is on every way there. A ramp of at least {HouseRules.RampRun.Value:0} in run for 1 in rise would clear it, or a lift, which is not modelled.",
+            $"A step or a stair is on every way there. A ramp of at least {rules.RampRun.Value:0} in run for 1 in rise would clear it, or a lift, which is not modelled.",
             0,
             0,
-            HouseRules.LevelChange.Source,
+            rules.LevelChange.Source,
             [],
             [],
             at,
@@ -77,10 +76,10 @@ public static class Finder
     /// Ways that narrow between the same two things and need the same width are one finding, told by its narrowest place. Its
     /// id says what it is about and not how wide that is, so it stays the same while a figure changes.
     /// </summary>
-    private static IEnumerable<Finding> Walkways(IReadOnlyList<Way> ways, UnitSystem units) =>
+    private static IEnumerable<Finding> Walkways(IReadOnlyList<Way> ways, UnitSystem units, PlanRules rules) =>
         ways.Where(way => !way.Holds)
             .GroupBy(way => (Key(way), way.Target.Needed))
-            .Select(group => FromWays([.. group], units))
+            .Select(group => FromWays([.. group], units, rules))
             .OrderBy(finding => finding.Measured / finding.Needed)
             .ThenBy(finding => finding.Id, StringComparer.Ordinal);
 
@@ -89,7 +88,7 @@ public static class Finder
         : string.CompareOrdinal(pinch.A.OwnerId, pinch.B.OwnerId) <= 0 ? $"{pinch.A.OwnerId}/{pinch.B.OwnerId}"
         : $"{pinch.B.OwnerId}/{pinch.A.OwnerId}";
 
-    private static Finding FromWays(Way[] ways, UnitSystem units)
+    private static Finding FromWays(Way[] ways, UnitSystem units, PlanRules rules)
     {
         var way = ways.MinBy(w => w.Width)!;
         var target = way.Target;
@@ -97,7 +96,7 @@ public static class Finder
         var names = ways.Select(w => w.Target.Name).Distinct().ToArray();
         var to = names.Length == 1 ? names[0] : $"{names[0]} and {names.Length - 1} more";
         var main = target.Needed == ways.Max(w => w.Target.Needed) && target.Kind is TargetKind.Exit or TargetKind.Place;
-        var source = main ? HouseRules.MainAisle : HouseRules.SeatAccess;
+        var source = main ? rules.MainAisle : rules.SeatAccess;
         var ids = way.Pinch is { } p ? new[] { p.A.OwnerId, p.B.OwnerId }.Distinct() : [target.OwnerId];
         var title =
             way.Pinch is not { } pinch ? $"No way to {to}"

@@ -89,7 +89,7 @@ public sealed class Planner
 
     /// <summary>Whether an entity is part of what a level's space is worked out from.</summary>
     public static bool IsShell(Entity entity) =>
-        entity is Opening or Level or WallType || (entity is IOnLevel and not (IOfScheme or Backing));
+        entity is Opening or Level or WallType or OwnRule || (entity is IOnLevel and not (IOfScheme or Backing));
 
     /// <summary>Clear distances round the items that are picked, or from one fixed thing to what is near it.</summary>
     public ImmutableArray<NearDistance> NearTo(PlanState state, IReadOnlySet<string> ids)
@@ -168,7 +168,7 @@ public sealed class Planner
         }
         return (
             new Arrival(flight, atHead, Math.Min(way.Width, flight.Width), pinch),
-            from.CanArriveStepFree && ShellScene.IsStepFree(flight)
+            from.CanArriveStepFree && ShellScene.IsStepFree(flight, from.Space.Rules)
         );
     }
 
@@ -302,11 +302,13 @@ public sealed class Planner
         if (stepped.Length == 0)
             return [];
         if (stepped.Length == reached.Length)
-            return [Finder.StepTo(state.Space.Level, state.Space.Level.Name, $"level/{state.Space.LevelId}", [])];
+            return [Finder.StepTo(state.Space.Rules, state.Space.Level, state.Space.Level.Name, $"level/{state.Space.LevelId}", [])];
         return stepped
             .Select(figures => state.Space.Rooms.First(room => room.Room.Id == figures.RoomId))
             .Where(room => room.Named)
-            .Select(room => Finder.StepTo(state.Space.Level, room.Room.Name, $"room/{room.Room.Id}", [room.Room.Inside]));
+            .Select(room =>
+                Finder.StepTo(state.Space.Rules, state.Space.Level, room.Room.Name, $"room/{room.Room.Id}", [room.Room.Inside])
+            );
     }
 
     /// <summary>A level's space, kept while no entity of its shell has changed; the last few are kept, so that probes do not drive the plan's own out.</summary>
@@ -316,6 +318,7 @@ public sealed class Planner
         [
             plan.Find<Level>(levelId)!,
             .. plan.All<WallType>(),
+            .. plan.All<OwnRule>(),
             .. plan.OnLevel<Wall>(levelId).SelectMany(wall => plan.OpeningsIn(wall.Id).Prepend<Entity>(wall)),
             .. plan.OnLevel<Room>(levelId),
             .. plan.OnLevel<Boundary>(levelId),

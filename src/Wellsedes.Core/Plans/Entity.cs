@@ -41,6 +41,7 @@ public static class EntityKinds
         ("item", typeof(Item)),
         ("repeat", typeof(Repeat)),
         ("own-item", typeof(OwnItem)),
+        ("own-rule", typeof(OwnRule)),
         ("dimension", typeof(Dimension)),
     ];
 

@@ -41,7 +41,12 @@ public sealed class ItemForms
     {
         if (plan.CatalogueItem(item.Catalogue) is not { } kind)
             return null;
-        if (placed.TryGetValue(item, out var known) && known.Checks == checks && ReferenceEquals(known.Kind, kind))
+        if (
+            placed.TryGetValue(item, out var known)
+            && known.Checks == checks
+            && ReferenceEquals(known.Kind, kind)
+            && known.Rules == plan.Rules
+        )
             return known;
         var form = FormOf(plan, item, kind, checks.OccupiedDepth);
         var placement = item.Placement;
@@ -53,6 +58,7 @@ public sealed class ItemForms
             SizeOf(item, kind),
             form,
             checks,
+            plan.Rules,
             solids,
             chairs,
             [.. form.Seats.Where(seat => seat.AtTable).Select(seat => seat.Zone(checks.OccupiedDepth).At(placement))],

@@ -1,7 +1,6 @@
 using System.Collections.Immutable;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Rulebooks;
 
 namespace Wellsedes.Core.Plans;
 
@@ -15,6 +14,7 @@ public sealed record PlacedItem(
     ItemSize Size,
     Form Form,
     Checks Checks,
+    PlanRules Rules,
     ImmutableArray<Convex> Solids,
     ImmutableArray<Convex> Chairs,
     ImmutableArray<Convex> Seated,
@@ -30,10 +30,10 @@ public sealed record PlacedItem(
     public double Top => Item.Elevation + Size.Height;
 
     /// <summary>Whether it lies flat on the floor: people walk over it and things stand on it.</summary>
-    public bool LiesFlat => Form.WalkedOn || (Bottom <= Tolerance.Length && Top <= HouseRules.LiesFlat.Value + Tolerance.Length);
+    public bool LiesFlat => Form.WalkedOn || (Bottom <= Tolerance.Length && Top <= Rules.LiesFlat.Value + Tolerance.Length);
 
     /// <summary>Whether people walk beneath it.</summary>
-    public bool IsOverhead => Bottom >= HouseRules.Headroom.Value - Tolerance.Length;
+    public bool IsOverhead => Bottom >= Rules.Headroom.Value - Tolerance.Length;
 
     /// <summary>Everything that stands on the floor: solids and occupied chairs.</summary>
     public IEnumerable<Convex> Standing => Solids.Concat(Seated);

@@ -71,6 +71,11 @@ public sealed class Plan
 
     public IEnumerable<Opening> OpeningsIn(string wallId) => index.Of<Opening>(null, wallId);
 
+    /// <summary>The rules that hold for this plan.</summary>
+    public PlanRules Rules => rules ??= PlanRules.Of(this);
+
+    private PlanRules? rules;
+
     public PlanDetails Details => Find<PlanDetails>(PlanDetails.TheId)!;
 
     /// <summary>The schemes in the order they are shown.</summary>

@@ -1,3 +1,5 @@
+using Wellsedes.Core.Measure;
+
 namespace Wellsedes.Core.Plans;
 
 /// <summary>The data fields of a title block by ISO 7200 that somebody types.</summary>

@@ -75,8 +75,8 @@ public abstract record Thing(string Id, string LevelId, double X, double Y, doub
     /// <summary>The floor it takes or lies over.</summary>
     public virtual Convex Floor() => Convex.Rectangle(default, Width, Depth).At(Placement);
 
-    /// <summary>The floor nobody walks through because of it; null where people pass.</summary>
-    public virtual Convex? Blocks() => Effect() == ThingEffect.Solid ? Floor() : null;
+    /// <summary>The floor nobody walks through because of it, asked with the headroom in mm; null where people pass.</summary>
+    public virtual Convex? Blocks(double headroom) => Effect() == ThingEffect.Solid ? Floor() : null;
 
     /// <summary>The floor that does not count as usable, asked with the least clear height in mm that does; null for none.</summary>
     public virtual Convex? Lost(double leastHeight) => null;

@@ -1,9 +1,18 @@
+using Wellsedes.Core.Measure;
+
 namespace Wellsedes.Core.Rulebooks;
 
 /// <summary>A value with its unit, where it comes from and how sure that is.</summary>
 /// <param name="Value">In mm.</param>
 /// <param name="Note">What the user is shown: every value is from memory, to be checked against the adopted edition.</param>
-public sealed record SourcedValue(string Key, string Name, double Value, string Source, string Confidence, string Note);
+public sealed record SourcedValue(
+    string Key,
+    string Name,
+    double Value,
+    [property: LongText(300)] string Source,
+    string Confidence,
+    [property: LongText(300)] string Note
+);
 
 /// <summary>The values a new plan is held against until the planner sets others.</summary>
 public static class HouseRules
@@ -11,7 +20,7 @@ public static class HouseRules
     private const string FromMemory = "From memory; check against the adopted edition.";
 
     public static readonly SourcedValue MainAisle = new(
-        "main-walkway",
+        "main-aisles",
         "Main aisles, clear width",
         900,
         "House rule",
@@ -20,7 +29,7 @@ public static class HouseRules
     );
 
     public static readonly SourcedValue SeatAccess = new(
-        "seat-walkway",
+        "seat-access",
         "Seat access, between chair backs",
         600,
         "House rule",

@@ -40,7 +40,8 @@ public sealed record LevelSpace(
     ImmutableArray<Boundary> Boundaries,
     ImmutableArray<SettingOutLine> SettingOutLines,
     ImmutableArray<Flight> Voids,
-    ImmutableHashSet<string> Light
+    ImmutableHashSet<string> Light,
+    PlanRules Rules
 )
 {
     private readonly Lazy<ImmutableArray<Region>> faces = new(() =>

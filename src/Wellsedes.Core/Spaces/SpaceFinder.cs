@@ -58,7 +58,8 @@ public static class SpaceFinder
             boundaries,
             [.. plan.OnLevel<SettingOutLine>(levelId)],
             voids,
-            [.. walls.Where(wall => light.Contains(wall.WallType)).Select(wall => wall.Id)]
+            [.. walls.Where(wall => light.Contains(wall.WallType)).Select(wall => wall.Id)],
+            plan.Rules
         );
     }
 

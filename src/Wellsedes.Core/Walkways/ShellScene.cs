@@ -1,7 +1,6 @@
 using System.Collections.Immutable;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Rulebooks;
 using Wellsedes.Core.Spaces;
 
 namespace Wellsedes.Core.Walkways;
@@ -51,7 +50,7 @@ internal sealed record ShellScene(
                 obstacles.Add(closed[place.Opening.Id] = new Obstacle(place.Opening.Id, NameOf(place.Opening), "gap", place.Doorway));
         // Steps and decks have rules of their own below.
         foreach (var thing in space.Things.Where(thing => thing is not (Flight or Platform)))
-            if (thing.Blocks() is { } shape)
+            if (thing.Blocks(space.Rules.Headroom.Value) is { } shape)
                 obstacles.Add(new Obstacle(thing.Id, thing.Called(), "", shape));
         foreach (var place in space.Openings)
         {
@@ -140,10 +139,10 @@ internal sealed record ShellScene(
     /// <summary>The edges of a platform nobody steps over, open where a flight joins it.</summary>
     private static void Edges(Platform platform, LevelSpace space, bool stepFree, ImmutableArray<Obstacle>.Builder obstacles)
     {
-        if (Math.Abs(platform.Rise) <= (stepFree ? HouseRules.LevelChange.Value : HouseRules.HighestStep.Value))
+        if (Math.Abs(platform.Rise) <= (stepFree ? space.Rules.LevelChange.Value : space.Rules.HighestStep.Value))
             return;
         var corners = platform.Floor().Corners.ToArray();
-        var usable = space.Flights.Where(f => f.ToLevelId.Length == 0 && (!stepFree || IsStepFree(f))).ToArray();
+        var usable = space.Flights.Where(f => f.ToLevelId.Length == 0 && (!stepFree || IsStepFree(f, space.Rules))).ToArray();
         for (var i = 0; i < corners.Length; i++)
         {
             var (from, to) = (corners[i], corners[(i + 1) % corners.Length]);
@@ -175,9 +174,9 @@ internal sealed record ShellScene(
         }
     }
 
-    /// <summary>Whether a wheelchair gets up a flight: a ramp no steeper than 1 : 12.</summary>
-    public static bool IsStepFree(Flight flight) =>
-        flight.Kind == FlightKind.Ramp && flight.Depth >= flight.Rise * HouseRules.RampRun.Value - Tolerance.Length;
+    /// <summary>Whether a wheelchair gets up a flight: a ramp no steeper than the rules say (1 : 12 by the house).</summary>
+    public static bool IsStepFree(Flight flight, PlanRules rules) =>
+        flight.Kind == FlightKind.Ramp && flight.Depth >= flight.Rise * rules.RampRun.Value - Tolerance.Length;
 
     private static void Flights(
         Flight flight,
@@ -192,7 +191,7 @@ internal sealed record ShellScene(
     )
     {
         var name = flight.Called();
-        if (flight.ToLevelId.Length == 0 && (!stepFree || IsStepFree(flight)))
+        if (flight.ToLevelId.Length == 0 && (!stepFree || IsStepFree(flight, space.Rules)))
         {
             // Walked over from end to end; nobody steps over its sides.
             foreach (var side in (ReadOnlySpan<int>)[-1, 1])
@@ -211,7 +210,7 @@ internal sealed record ShellScene(
         var outward = flight.Placement.Turned(end.Unit());
         if (arrivals.FirstOrDefault(a => a.Flight.Id == flight.Id) is { } arrival)
         {
-            if (stepFree && !IsStepFree(flight))
+            if (stepFree && !IsStepFree(flight, space.Rules))
                 return;
             sources.Add(new WaySource(at + outward * Outside, arrival.Width, arrival.Pinch));
         }

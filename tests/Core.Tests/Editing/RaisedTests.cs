@@ -2,6 +2,7 @@ using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Rulebooks;
 using Wellsedes.Core.Things.KeepClears;
 using Wellsedes.Core.Walkways;
 
@@ -159,6 +160,38 @@ public sealed class RaisedTests
             "at most 4",
             sample.Refused(new PutOwnItem(new OwnItem("mill-table", own with { MostSeats = 4, Seats = new(Around: 4) }))).Message
         );
+    }
+
+    [Fact]
+    public void A_plan_carries_its_own_rules_and_is_held_against_them()
+    {
+        var sample = Hall().Place("t", "round-table-1525", 4000, 4600).Place("bar", "screen-1600", 4000, 2500);
+        sample.Do(new ResizeItem("bar", 8000, 100) { Sure = true }).Do(new RaiseItem("bar", 2050));
+        double Way() => sample.State.Walkways.Ways.First(w => w.Target.Kind == TargetKind.Table).Width;
+        Assert.True(Way() > 600);
+        var tall = HouseRules.Headroom with { Value = 2100, Source = "Mill house rule" };
+        sample.Do(new PutOwnRule(new OwnRule("tall", tall)));
+        Assert.Equal(0, Way());
+        Assert.Equal("key", sample.Refused(new PutOwnRule(new OwnRule("again", tall))).Field);
+        Assert.Equal("key", sample.Refused(new PutOwnRule(new OwnRule("x", tall with { Key = "no-such" }))).Field);
+        Assert.Equal("value", sample.Refused(new PutOwnRule(new OwnRule("tall", tall with { Value = -1 }))).Field);
+        sample.Do(new PutOwnRule(new OwnRule("tall", tall with { Value = 2040 }, 2)));
+        Assert.True(Way() > 600);
+        // A low ceiling is held against the same headroom.
+        sample.Do(new PutThing(new Core.Things.LowCeilings.LowCeiling("low", L, 4000, 2400, 0, 8000, 500, 2030, 2030)));
+        Assert.Equal(0, Way());
+        sample.Do(new Remove(["tall"]));
+        Assert.True(Way() > 600);
+    }
+
+    [Fact]
+    public void A_finding_names_the_source_of_the_plans_own_rule()
+    {
+        var sample = Hall().Place("a", "cupboard-1000", 3500, 3000).Place("b", "buffet-1830", 4000, 5400);
+        sample.Do(new ResizeItem("a", 6500) { Sure = true }).Do(new PutItemAt("a", 4000, 3000, 0));
+        Assert.Contains(sample.State.Findings, f => f.Source.StartsWith("House rule", StringComparison.Ordinal));
+        sample.Do(new PutOwnRule(new OwnRule("aisles", HouseRules.MainAisle with { Source = "Fire plan of the mill" })));
+        Assert.Contains(sample.State.Findings, f => f.Source.StartsWith("Fire plan of the mill", StringComparison.Ordinal));
     }
 
     private static CatalogueItem CatalogueOf(string key) => CatalogueList.Shipped.Find(key)!;

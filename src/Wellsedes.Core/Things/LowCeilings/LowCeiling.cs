@@ -1,7 +1,6 @@
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Rulebooks;
 
 namespace Wellsedes.Core.Things.LowCeilings;
 
@@ -37,8 +36,8 @@ public sealed record LowCeiling(
 
     public override string Word() => Kind.Word;
 
-    /// <summary>What lies under less than the headroom of the house rules is not walked under.</summary>
-    public override Convex? Blocks() => Lost(HouseRules.Headroom.Value);
+    /// <summary>What lies under less than the headroom is not walked under.</summary>
+    public override Convex? Blocks(double headroom) => Lost(headroom);
 
     /// <summary>The part of the floor under less than a clear height.</summary>
     public override Convex? Lost(double leastHeight)

@@ -6,6 +6,7 @@ using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Rulebooks;
 using Wellsedes.Core.Things;
 using Wellsedes.Formats.PlanFile;
 using Wellsedes.Server.Security;
@@ -13,12 +14,15 @@ using Wellsedes.Store;
 
 namespace Wellsedes.Server.Features.Library;
 
+/// <summary>A rule as the project's library has it now.</summary>
+public sealed record LibraryRule(SourcedValue Rule, long Revision);
+
 /// <summary>An own item as the project's library has it now.</summary>
 public sealed record LibraryItem(CatalogueItem Item, long Revision);
 
 /// <summary>
-/// The own items of a project, with a log of their own. A plan carries copies of those it uses; taking the library's newest
-/// into a plan is an ordinary edit (put-own-item).
+/// The own items and rules of a project, with a log of their own. A plan carries copies of those it uses; taking the library's newest
+/// into a plan is an ordinary edit (put-own-item, put-own-rule).
 /// </summary>
 public static class LibraryEndpoints
 {
@@ -27,16 +31,72 @@ public static class LibraryEndpoints
         api.MapGet("/projects/{projectId:guid}/library", ListAsync).NeedsRole(ProjectRole.Viewer).WithName("listLibrary");
         api.MapPut("/projects/{projectId:guid}/library/{key}", PutAsync).NeedsRole(ProjectRole.Editor).WithName("putLibraryItem");
         api.MapDelete("/projects/{projectId:guid}/library/{key}", RemoveAsync).NeedsRole(ProjectRole.Editor).WithName("removeLibraryItem");
+        api.MapGet("/projects/{projectId:guid}/library-rules", ListRulesAsync).NeedsRole(ProjectRole.Viewer).WithName("listLibraryRules");
+        api.MapPut("/projects/{projectId:guid}/library-rules/{key}", PutRuleAsync).NeedsRole(ProjectRole.Editor).WithName("putLibraryRule");
+        api.MapDelete("/projects/{projectId:guid}/library-rules/{key}", RemoveRuleAsync)
+            .NeedsRole(ProjectRole.Editor)
+            .WithName("removeLibraryRule");
     }
+
+    /// <summary>Rules stand in the same log; no id of an item holds a colon.</summary>
+    private const string RulePrefix = "rule:";
+
+    /// <summary>What the library holds now: the newest of each key that was not taken out.</summary>
+    private static async Task<IEnumerable<LibraryChange>> NowAsync(
+        Guid projectId,
+        bool rules,
+        WellsedesContext context,
+        CancellationToken cancel
+    )
+    {
+        var log = await context.Library.AsNoTracking().Where(c => c.ProjectId == projectId).OrderBy(c => c.Revision).ToListAsync(cancel);
+        return log.Where(change => change.Key.StartsWith(RulePrefix, StringComparison.Ordinal) == rules)
+            .GroupBy(change => change.Key)
+            .Select(group => group.Last())
+            .Where(change => change.Content is not null);
+    }
+
+    private static async Task<LibraryRule[]> ListRulesAsync(Guid projectId, WellsedesContext context, CancellationToken cancel) =>
+        [
+            .. (await NowAsync(projectId, true, context, cancel))
+                .Select(change => new LibraryRule(
+                    JsonSerializer.Deserialize<SourcedValue>(change.Content!, PlanJson.Options)!,
+                    change.Revision
+                ))
+                .OrderBy(rule => rule.Rule.Key, StringComparer.Ordinal),
+        ];
+
+    private static async Task<Results<Ok<LibraryRule>, ProblemHttpResult>> PutRuleAsync(
+        Guid projectId,
+        string key,
+        SourcedValue rule,
+        ClaimsPrincipal person,
+        WellsedesContext context,
+        CancellationToken cancel
+    )
+    {
+        var plan = Plan.Of(PlanStart.Entities("Library", UnitSystem.Metric), Shipped.Library);
+        if (PlanChecks.OfEntity(plan, new OwnRule("rule", rule with { Key = key })) is { } problem)
+            return TypedResults.Problem(problem.Message, statusCode: 422);
+        var content = JsonSerializer.Serialize(rule with { Key = key }, PlanJson.Options);
+        return await LogAsync(projectId, RulePrefix + key, content, person, context, cancel) is { } made
+            ? TypedResults.Ok(new LibraryRule(rule with { Key = key }, made))
+            : TypedResults.Problem("Somebody has just changed the library; look at it and try again.", statusCode: 409);
+    }
+
+    private static Task<Results<NoContent, ProblemHttpResult>> RemoveRuleAsync(
+        Guid projectId,
+        string key,
+        ClaimsPrincipal person,
+        WellsedesContext context,
+        CancellationToken cancel
+    ) => TakeOutAsync(projectId, key, RulePrefix + key, person, context, cancel);
 
     private static async Task<LibraryItem[]> ListAsync(Guid projectId, WellsedesContext context, CancellationToken cancel)
     {
-        var log = await context.Library.AsNoTracking().Where(c => c.ProjectId == projectId).OrderBy(c => c.Revision).ToListAsync(cancel);
         return
         [
-            .. log.GroupBy(change => change.Key)
-                .Select(group => group.Last())
-                .Where(change => change.Content is not null)
+            .. (await NowAsync(projectId, false, context, cancel))
                 .Select(change => new LibraryItem(
                     JsonSerializer.Deserialize<CatalogueItem>(change.Content!, PlanJson.Options)!,
                     change.Revision
@@ -64,15 +124,24 @@ public static class LibraryEndpoints
             : TypedResults.Problem("Somebody has just changed the library; look at it and try again.", statusCode: 409);
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> RemoveAsync(
+    private static Task<Results<NoContent, ProblemHttpResult>> RemoveAsync(
         Guid projectId,
         string key,
         ClaimsPrincipal person,
         WellsedesContext context,
         CancellationToken cancel
+    ) => TakeOutAsync(projectId, key, key, person, context, cancel);
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> TakeOutAsync(
+        Guid projectId,
+        string key,
+        string logged,
+        ClaimsPrincipal person,
+        WellsedesContext context,
+        CancellationToken cancel
     ) =>
-        !WellFormed.IsId(key) ? TypedResults.Problem("This is no item of the library.", statusCode: 422)
-        : await LogAsync(projectId, key, null, person, context, cancel) is not null ? TypedResults.NoContent()
+        !WellFormed.IsId(key) ? TypedResults.Problem("This is nothing of the library.", statusCode: 422)
+        : await LogAsync(projectId, logged, null, person, context, cancel) is not null ? TypedResults.NoContent()
         : TypedResults.Problem("Somebody has just changed the library; look at it and try again.", statusCode: 409);
 
     /// <summary>The revision a change got; null when somebody else was quicker.</summary>

@@ -244,6 +244,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/projects/{projectId}/library-rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listLibraryRules"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{projectId}/library-rules/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["putLibraryRule"];
+        post?: never;
+        delete: operations["removeLibraryRule"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/catalogue": {
         parameters: {
             query?: never;
@@ -762,7 +794,7 @@ export interface components {
             /** Format: date-time */
             deletedAt: string;
         };
-        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRelease"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"];
+        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRelease"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"];
         EditAddScheme: {
             /** @enum {string} */
             do?: "add-scheme";
@@ -1084,6 +1116,12 @@ export interface components {
             item: components["schemas"]["OwnItem"];
             sure?: boolean;
         };
+        EditPutOwnRule: {
+            /** @enum {string} */
+            do?: "put-own-rule";
+            rule: components["schemas"]["OwnRule"];
+            sure?: boolean;
+        };
         EditPutRepeat: {
             /** @enum {string} */
             do?: "put-repeat";
@@ -1319,7 +1357,7 @@ export interface components {
             newId: string;
             sure?: boolean;
         };
-        Entity: components["schemas"]["EntityPlanDetails"] | components["schemas"]["EntityLevel"] | components["schemas"]["EntityRoom"] | components["schemas"]["EntityWall"] | components["schemas"]["EntityOpening"] | components["schemas"]["EntityWallType"] | components["schemas"]["EntityBoundary"] | components["schemas"]["EntitySettingOutLine"] | components["schemas"]["EntityBacking"] | components["schemas"]["EntityScheme"] | components["schemas"]["EntityBrief"] | components["schemas"]["EntityChecks"] | components["schemas"]["EntitySheetSettings"] | components["schemas"]["EntityItem"] | components["schemas"]["EntityRepeat"] | components["schemas"]["EntityOwnItem"] | components["schemas"]["EntityDimension"] | components["schemas"]["EntityColumn"] | components["schemas"]["EntityKeepClear"] | components["schemas"]["EntityFlight"] | components["schemas"]["EntityPlatform"] | components["schemas"]["EntityFitting"] | components["schemas"]["EntityLowCeiling"] | components["schemas"]["EntityZone"] | components["schemas"]["EntityMark"];
+        Entity: components["schemas"]["EntityPlanDetails"] | components["schemas"]["EntityLevel"] | components["schemas"]["EntityRoom"] | components["schemas"]["EntityWall"] | components["schemas"]["EntityOpening"] | components["schemas"]["EntityWallType"] | components["schemas"]["EntityBoundary"] | components["schemas"]["EntitySettingOutLine"] | components["schemas"]["EntityBacking"] | components["schemas"]["EntityScheme"] | components["schemas"]["EntityBrief"] | components["schemas"]["EntityChecks"] | components["schemas"]["EntitySheetSettings"] | components["schemas"]["EntityItem"] | components["schemas"]["EntityRepeat"] | components["schemas"]["EntityOwnItem"] | components["schemas"]["EntityOwnRule"] | components["schemas"]["EntityDimension"] | components["schemas"]["EntityColumn"] | components["schemas"]["EntityKeepClear"] | components["schemas"]["EntityFlight"] | components["schemas"]["EntityPlatform"] | components["schemas"]["EntityFitting"] | components["schemas"]["EntityLowCeiling"] | components["schemas"]["EntityZone"] | components["schemas"]["EntityMark"];
         EntityAfter: {
             id: string;
             after?: null | components["schemas"]["Entity"];
@@ -1650,6 +1688,17 @@ export interface components {
             libraryRevision: number;
             id: string;
         };
+        EntityOwnRule: {
+            /** @enum {string} */
+            type?: "own-rule";
+            rule: components["schemas"]["SourcedValue"];
+            /**
+             * Format: int64
+             * @default 0
+             */
+            libraryRevision: number;
+            id: string;
+        };
         EntityPlanDetails: {
             /** @enum {string} */
             type?: "plan";
@@ -1947,6 +1996,11 @@ export interface components {
             /** Format: int64 */
             revision: number;
         };
+        LibraryRule: {
+            rule: components["schemas"]["SourcedValue"];
+            /** Format: int64 */
+            revision: number;
+        };
         /** @enum {unknown} */
         MarkShape: "Text" | "Line" | "Arrow" | "Ring" | "Area";
         /**
@@ -2062,6 +2116,15 @@ export interface components {
         };
         OwnItem: {
             item: components["schemas"]["CatalogueItem"];
+            /**
+             * Format: int64
+             * @default 0
+             */
+            libraryRevision: number;
+            id: string;
+        };
+        OwnRule: {
+            rule: components["schemas"]["SourcedValue"];
             /**
              * Format: int64
              * @default 0
@@ -2915,6 +2978,76 @@ export interface operations {
         };
     };
     removeLibraryItem: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                projectId: string;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    listLibraryRules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                projectId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LibraryRule"][];
+                };
+            };
+        };
+    };
+    putLibraryRule: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                projectId: string;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SourcedValue"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LibraryRule"];
+                };
+            };
+        };
+    };
+    removeLibraryRule: {
         parameters: {
             query?: never;
             header?: never;

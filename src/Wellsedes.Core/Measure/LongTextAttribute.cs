@@ -1,4 +1,4 @@
-namespace Wellsedes.Core.Plans;
+namespace Wellsedes.Core.Measure;
 
 /// <summary>A text of several lines and at most so many letters; without it a text is one line of at most 80.</summary>
 [AttributeUsage(AttributeTargets.Property)]
