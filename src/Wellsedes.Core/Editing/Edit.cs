@@ -89,15 +89,21 @@ public sealed record PlaceItem(
     SeatsBySide? Seats = null
 ) : Edit;
 
-public sealed record MoveItems(ImmutableArray<string> Ids, double Dx, double Dy, double Catch = 0) : Edit;
+/// <summary>An edit of several things at once; each is named once.</summary>
+public interface IOfSelected
+{
+    ImmutableArray<string> Ids { get; }
+}
+
+public sealed record MoveItems(ImmutableArray<string> Ids, double Dx, double Dy, double Catch = 0) : Edit, IOfSelected;
 
 /// <summary>Turns items about their common middle.</summary>
-public sealed record RotateItems(ImmutableArray<string> Ids, double Degrees) : Edit;
+public sealed record RotateItems(ImmutableArray<string> Ids, double Degrees) : Edit, IOfSelected;
 
 public sealed record PutItemAt(string Id, double X, double Y, double Rotation) : Edit;
 
 /// <summary>Moves items straight away from or towards another thing until their clear distance is as asked.</summary>
-public sealed record SpaceFrom(ImmutableArray<string> Ids, string OtherId, double Distance) : Edit;
+public sealed record SpaceFrom(ImmutableArray<string> Ids, string OtherId, double Distance) : Edit, IOfSelected;
 
 /// <summary>New sizes; null takes the catalogue's back.</summary>
 public sealed record ResizeItem(string Id, double? Width = null, double? Depth = null, double? Height = null) : Edit;
@@ -116,15 +122,15 @@ public sealed record RaiseItem(string Id, double Elevation, string? StandsOn = n
 public sealed record LabelItem(string Id, string Label) : Edit;
 
 /// <summary>Holds things in place, or lets them go: items, walls, openings, fixed things, backings, setting-out lines.</summary>
-public sealed record LockThings(ImmutableArray<string> Ids, bool Locked) : Edit;
+public sealed record LockThings(ImmutableArray<string> Ids, bool Locked) : Edit, IOfSelected;
 
-public sealed record SetItemsAside(ImmutableArray<string> Ids, bool SetAside) : Edit;
+public sealed record SetItemsAside(ImmutableArray<string> Ids, bool SetAside) : Edit, IOfSelected;
 
 /// <summary>Copies items; the new ids stand in the order of the old ones.</summary>
-public sealed record DuplicateItems(ImmutableArray<string> Ids, ImmutableArray<string> NewIds, double Dx, double Dy) : Edit;
+public sealed record DuplicateItems(ImmutableArray<string> Ids, ImmutableArray<string> NewIds, double Dx, double Dy) : Edit, IOfSelected;
 
 /// <summary>Takes entities out: items, kept measures, openings, columns, keep-clear areas, and walls with what is cut into them.</summary>
-public sealed record Remove(ImmutableArray<string> Ids) : Edit;
+public sealed record Remove(ImmutableArray<string> Ids) : Edit, IOfSelected;
 
 public sealed record KeepMeasure(string Id, string SchemeId, string LevelId, Point From, Point To) : Edit;
 

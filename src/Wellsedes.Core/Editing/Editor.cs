@@ -15,6 +15,8 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
     {
         if (WellFormed.Check(edit) is { } malformed)
             return EditAnswer.No(malformed);
+        if (edit is IOfSelected { Ids: var ids } && ids.ToHashSet().Count != ids.Length)
+            return EditAnswer.No("ids", "One thing is named twice; name each once.");
         var answer = edit switch
         {
             SetDetails e => Details(plan, e),

@@ -357,8 +357,6 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         List<EntityChange> made = [];
         var taken = Labels(plan, plan.Find<Item>(edit.Ids.FirstOrDefault() ?? "")?.SchemeId ?? "");
         var copies = edit.Ids.Zip(edit.NewIds).ToDictionary(pair => pair.First, pair => pair.Second);
-        if (copies.Count != edit.Ids.Length)
-            return EditAnswer.No("ids", "One thing was chosen twice.");
         foreach (var (id, newId) in copies)
         {
             if (plan.Find<Item>(id) is not { } item)

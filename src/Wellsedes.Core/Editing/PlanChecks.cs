@@ -30,7 +30,12 @@ public static class PlanChecks
         foreach (var id in plan.Entities.Keys.Order(StringComparer.Ordinal))
             if (OfEntity(plan, plan.Entities[id]) is { } problem)
                 return (id, problem);
-        return null;
+        var slots = new HashSet<(string?, int?)>();
+        return
+            plan.All<Item>().Where(item => item.Parent is not null).FirstOrDefault(item => !slots.Add((item.Parent, item.Slot)))
+                is { } second
+            ? (second.Id, new Problem("slot", "Another member is in this slot of its parent."))
+            : null;
     }
 
     /// <summary>What is wrong after a change, seen from what it touched and what hangs on that; null when nothing is.</summary>

@@ -10,4 +10,4 @@ namespace Wellsedes.Core.Editing;
 public sealed record PutRepeat(Repeat Repeat) : Edit;
 
 /// <summary>Takes repeats apart: the members stay where they are as items of their own.</summary>
-public sealed record Release(ImmutableArray<string> Ids) : Edit;
+public sealed record Release(ImmutableArray<string> Ids) : Edit, IOfSelected;

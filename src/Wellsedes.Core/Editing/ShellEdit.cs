@@ -129,7 +129,7 @@ public sealed record ChangeWalls(
     double? Thickness = null,
     double? Height = null,
     Certainty? Certainty = null
-) : Edit;
+) : Edit, IOfSelected;
 
 /// <summary>Brings a unjoined wall end to what it nearly meets.</summary>
 public sealed record ExtendToMeet(string Id, bool AtStart) : Edit;
@@ -167,7 +167,7 @@ public sealed record CopyRoom(string RoomId, string NewId, Mirror Mirror, double
 /// <summary>Adds a fixed thing or changes one: column, keep-clear area, flight, platform, fitting, low ceiling.</summary>
 public sealed record PutThing(Entity Thing) : Edit;
 
-public sealed record MoveThings(ImmutableArray<string> Ids, double Dx, double Dy) : Edit;
+public sealed record MoveThings(ImmutableArray<string> Ids, double Dx, double Dy) : Edit, IOfSelected;
 
 /// <summary>A clear distance in mm from a wall's face, on the side the thing is, to the thing's nearest side; or to its middle.</summary>
 public sealed record WallOffset(string WallId, double Distance, bool ToMiddle = false);

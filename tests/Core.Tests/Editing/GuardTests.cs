@@ -31,6 +31,9 @@ public sealed class GuardTests
                 { "ids", new MoveItems([null!], 10, 10) },
                 { "ids", new Remove([null!]) },
                 { "ids", new Remove([]) },
+                { "ids", new MoveItems(["a", "a"], 10, 10) },
+                { "ids", new DuplicateItems(["a", "a"], ["b", "c"], 3000, 0) },
+                { "ids", new Remove(["room-north", "room-north"]) },
                 { "ids", new LockThings(default, true) },
                 { "mirror", new CopyRoom("room", "copy", (Mirror)99, 0, 0, 0) },
                 { "chairs", new SetChecks(checks with { SchemeId = S, Chairs = (ChairState)99 }) },
@@ -115,6 +118,16 @@ public sealed class GuardTests
         var none = Plan.Of(plan.Entities.Values.Where(e => e is not SheetSettings), plan.Library);
         Assert.Contains("at least one sheet", PlanChecks.OfWhole(none)!.Value.Problem.Message);
         Assert.Null(PlanChecks.OfWhole(plan));
+    }
+
+    [Fact]
+    public void Two_members_in_one_slot_are_no_plan()
+    {
+        var plan = Furnished().Do(new PutRepeat(new Repeat("r", S, L, "banquet-chair", 1000, 1000, 0, 2, 1, 600, 900))).Plan;
+        Assert.Null(PlanChecks.OfWhole(plan));
+        var member = plan.All<Item>().First(item => item.Slot == 0);
+        var twice = Plan.Of(plan.Entities.Values.Append(member with { Id = "second" }), plan.Library);
+        Assert.Equal("slot", PlanChecks.OfWhole(twice)!.Value.Problem.Field);
     }
 
     [Fact]

@@ -10,6 +10,7 @@ using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Rulebooks;
 using Wellsedes.Core.Things;
 using Wellsedes.Core.Things.KeepClears;
 using Wellsedes.Core.Things.LowCeilings;
@@ -104,6 +105,7 @@ public static class HostilePlans
             new PutThing(new Zone("zone", s, l, 3000, 3000, 0, 4000, 4000, "West")),
             new PutThing(new Core.Things.Marks.Mark("mark", s, l, MarkShape.Arrow, 3000, 500, 0, 1500, 200, "in")),
             new KeepMeasure("measure", s, l, new(0, 0), new(3000, 0)),
+            new PutOwnRule(new OwnRule("own-headroom", HouseRules.Headroom with { Value = 2100 })),
             new AddScheme("two", "Two", s),
         ];
         foreach (var edit in edits)
