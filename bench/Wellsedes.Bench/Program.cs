@@ -15,6 +15,7 @@ using Wellsedes.Core.Walkways;
 using Wellsedes.Formats.Lettering;
 using Wellsedes.Formats.Pdf;
 using Wellsedes.Formats.PlanFile;
+using Wellsedes.Formats.Tests.Hostile;
 
 // Each line of the report: what, and its median and 95th percentile in ms over so many runs.
 switch (args)
@@ -28,8 +29,8 @@ switch (args)
         Pdf();
         Rooms();
         break;
-    case ["hostile", var edits, var files]:
-        Hostile(int.Parse(edits), int.Parse(files));
+    case ["hostile", var edits, var files, .. var seed]:
+        Hostile(int.Parse(edits), int.Parse(files), seed.Length > 0 ? int.Parse(seed[0]) : 100);
         break;
     case ["rooms"]:
         Rooms();
@@ -45,29 +46,33 @@ switch (args)
         await ProbeAsync(new Uri(address));
         break;
     default:
-        Console.Error.WriteLine("core | plan banquet|rows COUNT FILE | probe http://127.0.0.1:PORT");
+        Console.Error.WriteLine("core | plan banquet|rows COUNT FILE | hostile EDITS FILES [SEED] | probe http://127.0.0.1:PORT");
         return 2;
 }
 return 0;
 
 // Random and mutated edits and files, as the tests run fewer of; anything but taken or refused stops it with its seed.
-static void Hostile(int edits, int files)
+static void Hostile(int edits, int files, int firstSeed)
 {
-    const int each = 500;
-    var watch = Stopwatch.StartNew();
-    var counts = new List<Wellsedes.Formats.Tests.Hostile.HostileCount>();
-    for (var seed = 100; counts.Count < edits / each; seed++)
-        counts.Add(Wellsedes.Formats.Tests.Hostile.HostilePlans.Edits(Wellsedes.Formats.Tests.Hostile.HostilePlans.Small(), each, seed));
-    Console.WriteLine(
-        $"hostile edits | {edits} | done {counts.Sum(c => c.Done)}, refused {counts.Sum(c => c.Refused)}, unreadable {counts.Sum(c => c.Unreadable)}, too much {counts.Sum(c => c.TooMuch)} | {watch.Elapsed.TotalSeconds:0} s"
-    );
-    watch.Restart();
-    counts.Clear();
-    for (var seed = 100; counts.Count < files / each; seed++)
-        counts.Add(Wellsedes.Formats.Tests.Hostile.HostilePlans.Files(Wellsedes.Formats.Tests.Hostile.HostilePlans.Small(), each, seed));
-    Console.WriteLine(
-        $"hostile files | {files} | opened {counts.Sum(c => c.Done)}, refused {counts.Sum(c => c.Unreadable)}, too much {counts.Sum(c => c.TooMuch)} | {watch.Elapsed.TotalSeconds:0} s"
-    );
+    Many("edits", edits, HostilePlans.Edits);
+    Many("files", files, HostilePlans.Files);
+
+    void Many(string what, int count, Func<Plan, int, int, HostileCount> run)
+    {
+        const int each = 500;
+        var watch = Stopwatch.StartNew();
+        var counts = new List<HostileCount>();
+        for (var seed = firstSeed; counts.Count < count / each; seed++)
+        {
+            counts.Add(run(HostilePlans.Small(), each, seed));
+            Console.Error.WriteLine(
+                $"{what}, seed {seed}: {watch.Elapsed.TotalSeconds:0} s, {Process.GetCurrentProcess().PeakWorkingSet64 >> 20} MB at most"
+            );
+        }
+        Console.WriteLine(
+            $"hostile {what} | {count} | taken {counts.Sum(c => c.Done)}, refused {counts.Sum(c => c.Refused)}, unreadable {counts.Sum(c => c.Unreadable)}, too much {counts.Sum(c => c.TooMuch)} | {watch.Elapsed.TotalSeconds:0} s"
+        );
+    }
 }
 
 static void Full(int tables)

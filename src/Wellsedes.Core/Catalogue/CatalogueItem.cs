@@ -26,7 +26,7 @@ public readonly record struct ItemSize(double Width, double Depth, double Height
 public readonly record struct SeatsBySide(int Around = 0, int Front = 0, int Back = 0, int Left = 0, int Right = 0)
 {
     [JsonIgnore]
-    public int Total => Around + Front + Back + Left + Right;
+    public long Total => (long)Around + Front + Back + Left + Right;
 }
 
 /// <summary>The range of sizes in mm that make sense for an item; outside it the planner is asked.</summary>

@@ -297,7 +297,11 @@ public static class PlanChecks
             ?? Size("width", item.Size.Width)
             ?? Size("depth", item.Size.Depth)
             ?? Size("height", item.Size.Height)
-            ?? (item.Chair is null ? null : ItemEdits.CheckSeats(item, item.Seats));
+            ?? (
+                item.Chair is not null ? ItemEdits.CheckSeats(item, item.Seats)
+                : item.Seats == default ? null
+                : new Problem("seats", "An item without a chair has no seats along its sides.")
+            );
     }
 
     private static Problem? OfOwnRule(Plan plan, OwnRule own)

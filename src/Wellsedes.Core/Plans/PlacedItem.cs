@@ -29,8 +29,21 @@ public sealed record PlacedItem(
     /// <summary>Its top above the floor, in mm.</summary>
     public double Top => Item.Elevation + Size.Height;
 
-    /// <summary>Whether it lies flat on the floor: people walk over it and things stand on it.</summary>
-    public bool LiesFlat => Form.WalkedOn || (Bottom <= Tolerance.Length && Top <= Rules.LiesFlat.Value + Tolerance.Length);
+    /// <summary>
+    /// Whether it lies flat on the floor: people walk over it and things stand on it. What somebody sits on, or stands at to
+    /// be served, is in the way however low it is.
+    /// </summary>
+    public bool LiesFlat =>
+        Form.WalkedOn
+        || (
+            Bottom <= Tolerance.Length
+            && Top <= Rules.LiesFlat.Value + Tolerance.Length
+            && !IsSeat
+            && Kind.Kind != CatalogueKind.Serving
+        );
+
+    /// <summary>Whether one sits on the thing itself, not on a chair at it.</summary>
+    public bool IsSeat => Form.Seats is [{ AtTable: false }, ..];
 
     /// <summary>Whether people walk beneath it.</summary>
     public bool IsOverhead => Bottom >= Rules.Headroom.Value - Tolerance.Length;

@@ -67,7 +67,7 @@ public sealed class SceneBuilder
         if (!item.LiesFlat)
             for (var i = 0; i < item.Solids.Length; i++)
                 obstacles.Add(new Obstacle(item.Item.Id, name, $"body{i}", item.Solids[i]));
-        var ownSeat = item.Form.Seats.Length > 0 && !item.Form.Seats[0].AtTable;
+        var ownSeat = item.IsSeat;
         List<Access> all = [];
         for (var i = 0; i < item.Form.Seats.Length; i++)
         {

@@ -46,6 +46,10 @@ public sealed class GuardTests
                 { "thing", new PutThing(new PlanDetails("plan", "x", Core.Measure.UnitSystem.Metric)) },
                 { "id", new PutThing(new Zone("a", S, L, 0, 0, 0, 1000, 1000, "")) },
                 { "id", new PutThing(new Zone("no id!", S, L, 0, 0, 0, 1000, 1000, "")) },
+                { "seats", new SetSeats("a", new SeatsBySide(Around: int.MaxValue, Front: 1)) },
+                { "seats", new SetSeats("a", new SeatsBySide(Around: int.MaxValue, Front: int.MaxValue, Back: 2)) },
+                { "seats", OwnItem("lectern", null, new SeatsBySide(Front: int.MaxValue)) },
+                { "seats", OwnItem("long-table-1830", "banquet-chair", new SeatsBySide(Front: int.MaxValue, Left: 9)) },
                 { "elevation", new RaiseItem("a", -5) },
                 { "elevation", new RaiseItem("a", 40_000) },
                 { "standsOn", new RaiseItem("a", 0, "a") },
@@ -55,6 +59,9 @@ public sealed class GuardTests
             };
         }
     }
+
+    private static PutOwnItem OwnItem(string like, string? chair, SeatsBySide seats) =>
+        new(new OwnItem("own", CatalogueList.Shipped.Find(like)! with { Key = "own", Chair = chair, Seats = seats }));
 
     [Theory]
     [MemberData(nameof(Attacks))]

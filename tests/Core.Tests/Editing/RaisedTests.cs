@@ -195,4 +195,14 @@ public sealed class RaisedTests
     }
 
     private static CatalogueItem CatalogueOf(string key) => CatalogueList.Shipped.Find(key)!;
+
+    [Fact]
+    public void What_one_sits_on_or_is_served_at_is_in_the_way_however_low()
+    {
+        var sample = Hall().Place("seat", "ottoman", 2000, 3000).Place("bar", "bar-1800", 6000, 3000);
+        sample.Do(new ResizeItem("seat", Height: 5) { Sure = true }).Do(new ResizeItem("bar", Height: 5) { Sure = true });
+        var items = sample.State.Items.Where(item => item.Top < 10).ToArray();
+        Assert.Equal(2, items.Length);
+        Assert.All(items, item => Assert.False(item.LiesFlat));
+    }
 }
