@@ -266,7 +266,7 @@ public static class HostilePlans
                     1 => Texts[random.Next(Texts.Length)],
                     2 => new string('x', random.Next(3) == 0 ? 100_000 : 90),
                     3 => random.Next(100),
-                    4 => (string?)other["id"],
+                    4 => other["id"]?.DeepClone(),
                     5 => other[key]?.DeepClone(),
                     6 => new JsonArray(1, null),
                     7 => Absurd[random.Next(Absurd.Length)],
