@@ -271,7 +271,7 @@ public static class HostilePlans
                     6 => new JsonArray(1, null),
                     7 => Absurd[random.Next(Absurd.Length)],
                     _ => entity[key] is JsonValue value && value.TryGetValue(out double number)
-                        ? number * (random.NextDouble() * 4 - 1)
+                        ? Math.Clamp(number * (random.NextDouble() * 4 - 1), double.MinValue, double.MaxValue)
                         : Figures[random.Next(Figures.Length)],
                 };
                 return;
