@@ -35,12 +35,7 @@ public sealed record PlacedItem(
     /// </summary>
     public bool LiesFlat =>
         Form.WalkedOn
-        || (
-            Bottom <= Tolerance.Length
-            && Top <= Rules.LiesFlat.Value + Tolerance.Length
-            && !IsSeat
-            && Kind.Kind != CatalogueKind.Serving
-        );
+        || (Bottom <= Tolerance.Length && Top <= Rules.LiesFlat.Value + Tolerance.Length && !IsSeat && Kind.Kind != CatalogueKind.Serving);
 
     /// <summary>Whether one sits on the thing itself, not on a chair at it.</summary>
     public bool IsSeat => Form.Seats is [{ AtTable: false }, ..];
