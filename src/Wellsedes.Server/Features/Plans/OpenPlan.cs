@@ -296,9 +296,10 @@ public sealed class OpenPlan : IDisposable
         var changed = logged.Change.Entities;
         var seen = after.Find<Scheme>(schemeId ?? "")?.Id ?? after.Schemes.First().Id;
         var state = planner.StateOf(after, seen, after.FirstLevel.Id);
-        var shell = changed.Any(entity => Planner.IsShell(entity.After ?? entity.Before!));
+        // The shell and own items stand in every scheme.
+        var everywhere = changed.Any(entity => (entity.After ?? entity.Before!) is var e && (e is OwnItem || Planner.IsShell(e)));
         var others = changed.SelectMany(e => new[] { e.Before, e.After }).OfType<IOfScheme>().Select(e => e.SchemeId).ToHashSet();
-        foreach (var scheme in after.Schemes.Where(scheme => scheme.Id != seen && (shell || others.Contains(scheme.Id))))
+        foreach (var scheme in after.Schemes.Where(scheme => scheme.Id != seen && (everywhere || others.Contains(scheme.Id))))
             planner.StateOf(after, scheme.Id, after.FirstLevel.Id);
         var allItems = changed.Any(entity => (entity.After ?? entity.Before) is Checks or OwnItem);
         var (items, forms) = ItemViews.OfAll(
