@@ -121,7 +121,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         var raised = plan.OfScheme<Item>(first.SchemeId).Where(item => item.StandsOn is not null).ToLookup(item => item.StandsOn!);
         if (raised.Count == 0)
             return ids;
-        List<string> all = [.. ids.Distinct()];
+        List<string> all = [.. ids];
         var known = all.ToHashSet();
         for (var i = 0; i < all.Count; i++)
             foreach (var item in raised[all[i]])

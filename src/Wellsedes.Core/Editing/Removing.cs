@@ -9,7 +9,7 @@ internal static class Removing
     {
         var gone = new Dictionary<string, Entity>();
         Entity? first = null;
-        foreach (var id in edit.Ids.Distinct())
+        foreach (var id in edit.Ids)
         {
             if (plan.Find(id) is not { } entity)
                 return EditAnswer.No("ids", "Something to remove is no longer there.");

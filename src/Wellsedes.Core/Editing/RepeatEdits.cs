@@ -21,8 +21,6 @@ internal static class RepeatEdits
             return EditAnswer.No(problem);
         var repeat = asked with { Rotation = AngleText.Normal(asked.Rotation) };
         var before = plan.Find(repeat.Id);
-        if (before is not (null or Repeat))
-            return EditAnswer.No("id", $"\"{repeat.Id}\" is something else.");
         if (before is Repeat was && (was.SchemeId != repeat.SchemeId || was.LevelId != repeat.LevelId))
             return EditAnswer.No("id", "A repeat stays in its scheme and on its level.");
         var change = new ShellChange(plan);
@@ -74,7 +72,7 @@ internal static class RepeatEdits
     private static EditAnswer Release(Plan plan, Release edit)
     {
         var change = new ShellChange(plan);
-        foreach (var id in edit.Ids.Distinct())
+        foreach (var id in edit.Ids)
         {
             if (plan.Find<Repeat>(id) is not { } repeat)
                 return EditAnswer.No("ids", "Something to release is no longer there.");

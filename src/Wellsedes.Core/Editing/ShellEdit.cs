@@ -131,7 +131,7 @@ public sealed record ChangeWalls(
     Certainty? Certainty = null
 ) : Edit, IOfSelected;
 
-/// <summary>Brings a unjoined wall end to what it nearly meets.</summary>
+/// <summary>Brings an unjoined wall end to what it nearly meets.</summary>
 public sealed record ExtendToMeet(string Id, bool AtStart) : Edit;
 
 /// <summary>Adds a wall type or changes one; walls that have it change with it.</summary>

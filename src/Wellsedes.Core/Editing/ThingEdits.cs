@@ -17,13 +17,9 @@ internal static class ThingEdits
             return EditAnswer.No("thing", "Only things that stand by themselves can be put in this way.");
         if (plan.Find<Level>(thing.LevelId) is null)
             return EditAnswer.No("levelId", "The level is no longer there.");
-        if (WellFormed.Check(thing) is { } malformed)
-            return EditAnswer.No(malformed);
         if (PlanChecks.OfThing(plan, thing, edit.Sure) is { } problem)
             return EditAnswer.No(problem);
         var before = plan.Find(thing.Id);
-        if (before is not null && before.GetType() != thing.GetType())
-            return EditAnswer.No("id", $"\"{thing.Id}\" is something else.");
         if (before is Thing { Locked: true } locked && thing.Locked && locked.Placement != thing.Placement)
             return EditAnswer.No("thing", $"{locked.Called()} is locked; unlock it first.");
         return Editor.Swap(before is null ? $"Put in {thing.OneOfIts()}" : $"Changed {thing.OneOfIts()}", before, thing.Settled(plan));
@@ -32,7 +28,7 @@ internal static class ThingEdits
     public static EditAnswer Move(Plan plan, MoveThings edit)
     {
         var change = new ShellChange(plan);
-        foreach (var id in edit.Ids.Distinct())
+        foreach (var id in edit.Ids)
         {
             if (plan.Find(id) is not Thing fixture)
                 return EditAnswer.No("ids", "Something to move is no longer there.");
@@ -131,7 +127,7 @@ internal static class ThingEdits
     public static EditAnswer Lock(Plan plan, LockThings edit)
     {
         List<EntityChange> changes = [];
-        foreach (var id in edit.Ids.Distinct())
+        foreach (var id in edit.Ids)
         {
             if (plan.Find(id) is not { } entity || Locked(entity, edit.Locked) is not { } after)
                 return EditAnswer.No("ids", "Something to lock is no longer there, or cannot be locked.");

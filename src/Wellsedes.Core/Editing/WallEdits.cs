@@ -241,7 +241,7 @@ internal static class WallEdits
         var joined = first with { Start = line.Start, End = line.End, Bow = line.Bow };
         change.Put(joined);
         change.Remove(second.Id);
-        foreach (var opening in plan.All<Opening>().Where(o => o.WallId == first.Id || o.WallId == second.Id))
+        foreach (var opening in plan.OpeningsIn(first.Id).Concat(plan.OpeningsIn(second.Id)))
         {
             var from = opening.WallId == first.Id ? first : second;
             var turned = opening.WallId == second.Id && turnedA != turnedB;
@@ -273,9 +273,7 @@ internal static class WallEdits
         var change = new ShellChange(plan);
         change.Put(after);
         // Openings keep their place in the wall, as a part of its length.
-        change.Put(
-            plan.All<Opening>().Where(o => o.WallId == wall.Id).Select(o => o with { Along = o.Along * after.Length / wall.Length })
-        );
+        change.Put(plan.OpeningsIn(wall.Id).Select(o => o with { Along = o.Along * after.Length / wall.Length }));
         return Finish(change, after.Bow == 0 ? "Made a wall straight" : "Bent a wall");
     }
 
@@ -292,7 +290,7 @@ internal static class WallEdits
         if ((edit.Height is { } h ? SizeSense.Check(plan.Details.Units, "height", "a wall", h, 300, 30_000, edit.Sure) : null) is { } low)
             return EditAnswer.No(low);
         var change = new ShellChange(plan);
-        foreach (var id in edit.Ids.Distinct())
+        foreach (var id in edit.Ids)
         {
             if (plan.Find<Wall>(id) is not { } wall)
                 return Gone();

@@ -10,7 +10,7 @@ internal static class LevelOrder
     /// <summary>Levels with the flights they are entered by, nearest to an entrance first.</summary>
     public static ImmutableArray<(Level Level, ImmutableArray<Flight> EnteredBy)> Of(Plan plan)
     {
-        var levels = plan.All<Level>().OrderBy(level => level.Elevation).ToArray();
+        var levels = plan.Levels.ToArray();
         var flights = plan.All<Flight>().Where(flight => flight.ToLevelId.Length > 0).ToArray();
         var walls = plan.All<Wall>().ToDictionary(wall => wall.Id, wall => wall.LevelId);
         var entered = plan.All<Opening>().Where(o => o.IsEntrance && walls.ContainsKey(o.WallId)).Select(o => walls[o.WallId]).ToHashSet();

@@ -134,7 +134,7 @@ public sealed class Planner
                 enteredBy.IsEmpty || arrivals.Any(a => a.StepFree)
             );
         }
-        ImmutableArray<LevelState> states = [.. plan.All<Level>().OrderBy(level => level.Elevation).Select(level => done[level.Id])];
+        ImmutableArray<LevelState> states = [.. plan.Levels.Select(level => done[level.Id])];
         var tally = Tallying.Of(
             states.SelectMany(state => state.Space.Rooms),
             states.SelectMany(state => state.Items),

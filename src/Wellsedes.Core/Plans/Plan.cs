@@ -71,7 +71,7 @@ public sealed class Plan
 
     public IEnumerable<Opening> OpeningsIn(string wallId) => index.Of<Opening>(null, wallId);
 
-    /// <summary>The rules that hold for this plan.</summary>
+    /// <summary>The rules that hold for this plan; the same object until one of its own changes, so that what is kept is quickly compared.</summary>
     public PlanRules Rules => rules ??= PlanRules.Of(this);
 
     private PlanRules? rules;
@@ -141,7 +141,10 @@ public sealed class Plan
             else if (entity.To == 0)
                 numbers.Remove(entity.Id);
         }
-        result = new Plan(Library, builder.ToImmutable(), numbers.ToImmutable(), index.With(change, Find));
+        result = new Plan(Library, builder.ToImmutable(), numbers.ToImmutable(), index.With(change, Find))
+        {
+            rules = change.Entities.Any(entity => (entity.Before ?? entity.After) is OwnRule) ? null : rules,
+        };
         return true;
     }
 }

@@ -1,6 +1,6 @@
 namespace Wellsedes.Core.Plans;
 
-/// <summary>The wall wall types every plan offers; a plan's own are entities beside them. Sizes are house values, common practice.</summary>
+/// <summary>The wall types every plan offers; a plan's own are entities beside them. Sizes are house values, common practice.</summary>
 public static class UsualWallTypes
 {
     public static IReadOnlyList<WallType> All { get; } =

@@ -12,5 +12,5 @@ public enum WallKind
     Movable,
 }
 
-/// <summary>A wall wall type of this plan, beside the ones every plan offers. Thickness and height in mm.</summary>
+/// <summary>A wall type of this plan, beside the ones every plan offers. Thickness and height in mm.</summary>
 public sealed record WallType(string Id, string Name, WallKind Kind, double Thickness, double Height) : Entity(Id);

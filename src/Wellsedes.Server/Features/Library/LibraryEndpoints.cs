@@ -75,13 +75,11 @@ public static class LibraryEndpoints
         CancellationToken cancel
     )
     {
-        var plan = Plan.Of(PlanStart.Entities("Library", UnitSystem.Metric), Shipped.Library);
-        if (PlanChecks.OfEntity(plan, new OwnRule("rule", rule with { Key = key })) is { } problem)
-            return TypedResults.Problem(problem.Message, statusCode: 422);
-        var content = JsonSerializer.Serialize(rule with { Key = key }, PlanJson.Options);
-        return await LogAsync(projectId, RulePrefix + key, content, person, context, cancel) is { } made
-            ? TypedResults.Ok(new LibraryRule(rule with { Key = key }, made))
-            : TypedResults.Problem("Somebody has just changed the library; look at it and try again.", statusCode: 409);
+        rule = rule with { Key = key };
+        return Refused(new OwnRule("rule", rule)) is { } refused ? refused
+            : await LogAsync(projectId, RulePrefix + key, rule, person, context, cancel) is { } made
+                ? TypedResults.Ok(new LibraryRule(rule, made))
+            : Quicker();
     }
 
     private static Task<Results<NoContent, ProblemHttpResult>> RemoveRuleAsync(
@@ -114,14 +112,9 @@ public static class LibraryEndpoints
         CancellationToken cancel
     )
     {
-        // Held against an empty plan by the same guard as everywhere.
-        var plan = Plan.Of(PlanStart.Entities("Library", UnitSystem.Metric), Shipped.Library);
-        if (PlanChecks.OfEntity(plan, new OwnItem(key, item)) is { } problem)
-            return TypedResults.Problem(problem.Message, statusCode: 422);
-        var revision = await LogAsync(projectId, key, JsonSerializer.Serialize(item, PlanJson.Options), person, context, cancel);
-        return revision is { } made
-            ? TypedResults.Ok(new LibraryItem(item, made))
-            : TypedResults.Problem("Somebody has just changed the library; look at it and try again.", statusCode: 409);
+        return Refused(new OwnItem(key, item)) is { } refused ? refused
+            : await LogAsync(projectId, key, item, person, context, cancel) is { } made ? TypedResults.Ok(new LibraryItem(item, made))
+            : Quicker();
     }
 
     private static Task<Results<NoContent, ProblemHttpResult>> RemoveAsync(
@@ -141,18 +134,28 @@ public static class LibraryEndpoints
         CancellationToken cancel
     ) =>
         !WellFormed.IsId(key) ? TypedResults.Problem("This is nothing of the library.", statusCode: 422)
-        : await LogAsync(projectId, logged, null, person, context, cancel) is not null ? TypedResults.NoContent()
-        : TypedResults.Problem("Somebody has just changed the library; look at it and try again.", statusCode: 409);
+        : await LogAsync<object>(projectId, logged, null, person, context, cancel) is not null ? TypedResults.NoContent()
+        : Quicker();
+
+    /// <summary>Held against an empty plan by the same guard as everywhere; null when nothing is wrong.</summary>
+    private static ProblemHttpResult? Refused(Entity entity) =>
+        PlanChecks.OfEntity(Plan.Of(PlanStart.Entities("Library", UnitSystem.Metric), Shipped.Library), entity) is { } problem
+            ? TypedResults.Problem(problem.Message, statusCode: 422)
+            : null;
+
+    private static ProblemHttpResult Quicker() =>
+        TypedResults.Problem("Somebody has just changed the library; look at it and try again.", statusCode: 409);
 
     /// <summary>The revision a change got; null when somebody else was quicker.</summary>
-    private static async Task<long?> LogAsync(
+    private static async Task<long?> LogAsync<T>(
         Guid projectId,
         string key,
-        string? content,
+        T? content,
         ClaimsPrincipal person,
         WellsedesContext context,
         CancellationToken cancel
     )
+        where T : class
     {
         var revision = 1 + (await context.Library.Where(c => c.ProjectId == projectId).MaxAsync(c => (long?)c.Revision, cancel) ?? 0);
         context.Add(
@@ -163,7 +166,7 @@ public static class LibraryEndpoints
                 AuthorId = person.Id(),
                 MadeAt = DateTime.UtcNow,
                 Key = key,
-                Content = content,
+                Content = content is null ? null : JsonSerializer.Serialize(content, PlanJson.Options),
             }
         );
         try
