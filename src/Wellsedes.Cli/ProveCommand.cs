@@ -29,9 +29,9 @@ internal static class ProveCommand
                         {
                             LevelId = level.Space.LevelId,
                             Level = level.Space.Level.Name,
-                            level.Space.Areas.NetInternal,
-                            level.Space.Areas.GrossInternal,
-                            level.Space.Areas.GrossExternal,
+                            level.Space.Floor.Areas.NetInternal,
+                            level.Space.Floor.Areas.GrossInternal,
+                            level.Space.Floor.Areas.GrossExternal,
                         }),
                         Zones = state.Levels.SelectMany(level => level.Areas),
                         Ways = state.Levels.SelectMany(level =>

@@ -5,6 +5,7 @@ using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
+using Wellsedes.Core.Things.Columns;
 
 namespace Wellsedes.Core.Tests;
 

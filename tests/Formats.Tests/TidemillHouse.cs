@@ -6,6 +6,8 @@ using Wellsedes.Core.Measure;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Things;
+using Wellsedes.Core.Things.Columns;
+using Wellsedes.Core.Things.Fittings;
 using Wellsedes.Core.Things.LowCeilings;
 
 namespace Wellsedes.Formats.Tests;

@@ -183,7 +183,7 @@ public static class Aiming
 
     private static IEnumerable<Point> Crossings(AimQuestion question, LevelSpace space)
     {
-        var lines = space.SettingOutLines.Select(line => new CatchLine(line.Through, line.Along, "")).ToArray();
+        var lines = space.Fixtures.SettingOutLines.Select(line => new CatchLine(line.Through, line.Along, "")).ToArray();
         for (var i = 0; i < lines.Length; i++)
         {
             for (var j = i + 1; j < lines.Length; j++)
@@ -235,7 +235,10 @@ public static class Aiming
     /// <summary>Setting-out lines, wall faces, and lines through corners along the plan's own directions, nearest first.</summary>
     private static CatchLine[] Lines(AimQuestion question, LevelSpace space)
     {
-        List<CatchLine> lines = [.. space.SettingOutLines.Select(line => new CatchLine(line.Through, line.Along, "on a setting-out line"))];
+        List<CatchLine> lines =
+        [
+            .. space.Fixtures.SettingOutLines.Select(line => new CatchLine(line.Through, line.Along, "on a setting-out line")),
+        ];
         foreach (var (from, to) in Faces(space))
         {
             var along = (to - from).Unit();

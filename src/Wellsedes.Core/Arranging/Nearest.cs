@@ -46,9 +46,10 @@ public static class Nearest
             return [];
         var box = shapes.Aggregate(Bounds.Empty, (sum, shape) => sum.Including(shape.Bounds));
         var near = box.Grown(Reach);
+        var index = new SpatialIndex<Convex>(shapes, shape => shape.Bounds);
         var walls = space
             .Pieces.Where(piece => piece.Body.Bounds.Meets(near))
-            .Select(piece => Closest(shapes, piece.Opening?.Id ?? piece.Wall.Id, WallName(piece), [piece.Body]))
+            .Select(piece => Closest(index, piece.Opening?.Id ?? piece.Wall.Id, WallName(piece), [piece.Body]))
             .Where(found => found.Width is > Tolerance.Length and < Reach)
             .OrderBy(found => found.Width)
             .ToArray();
@@ -56,25 +57,61 @@ public static class Nearest
         var second = walls.FirstOrDefault(wall =>
             first is not null && Math.Abs((wall.To - wall.From).Unit().Dot((first.To - first.From).Unit())) < 0.5
         );
-        var others = beside
-            .Where(item => !ids.Contains(item.Item.Id) && item.Bounds.Meets(near))
-            .Select(item => Closest(shapes, item.Item.Id, item.Name, item.Standing))
-            .Concat(
-                space.Solids().Where(solid => !ids.Contains(solid.Id)).Select(solid => Closest(shapes, solid.Id, solid.Name, [solid.Shape]))
-            )
-            .Where(found => found.Width is > Tolerance.Length and < Reach)
-            .OrderBy(found => found.Width)
-            .Take(neighbours);
+        var others = NearestOf(
+            index,
+            beside
+                .Where(item => !ids.Contains(item.Item.Id) && item.Bounds.Meets(near))
+                .Select(item => (item.Item.Id, item.Name, item.Bounds, item.Standing))
+                .Concat(
+                    space
+                        .Solids()
+                        .Where(solid => !ids.Contains(solid.Id))
+                        .Select(solid => (solid.Id, solid.Name, solid.Shape.Bounds, (IEnumerable<Convex>)[solid.Shape]))
+                ),
+            neighbours
+        );
         return [.. new[] { first, second }.OfType<NearDistance>().Concat(others).OrderBy(found => found.Width)];
     }
 
+    /// <summary>The nearest few of many things. Those whose boxes are further off than the last of the few are not measured.</summary>
+    private static List<NearDistance> NearestOf(
+        SpatialIndex<Convex> shapes,
+        IEnumerable<(string Id, string Name, Bounds Box, IEnumerable<Convex> Shapes)> things,
+        int count
+    )
+    {
+        if (count == 0)
+            return [];
+        var ordered = things
+            .Select(thing => (Thing: thing, BoxDistance: shapes.Nearest(thing.Box).First().BoxDistance))
+            .OrderBy(one => one.BoxDistance);
+        List<NearDistance> found = [];
+        foreach (var ((id, name, _, theirs), boxDistance) in ordered)
+        {
+            if (boxDistance >= Reach || (found.Count >= count && boxDistance > found[count - 1].Width))
+                break;
+            var distance = Closest(shapes, id, name, theirs);
+            if (distance.Width is <= Tolerance.Length or >= Reach)
+                continue;
+            found.Add(distance);
+            found.Sort((a, b) => a.Width.CompareTo(b.Width));
+        }
+        return found.Count > count ? found[..count] : found;
+    }
+
     /// <summary>The gap from a set of shapes to one thing.</summary>
-    public static NearDistance Closest(IEnumerable<Convex> shapes, string id, string name, IEnumerable<Convex> other)
+    public static NearDistance Closest(IReadOnlyList<Convex> shapes, string id, string name, IEnumerable<Convex> other) =>
+        Closest(new SpatialIndex<Convex>(shapes, shape => shape.Bounds), id, name, other);
+
+    private static NearDistance Closest(SpatialIndex<Convex> shapes, string id, string name, IEnumerable<Convex> other)
     {
         var best = new NearDistance(id, name, double.PositiveInfinity, default, default);
         foreach (var theirs in other)
-        foreach (var shape in shapes)
+        foreach (var (shape, boxDistance) in shapes.Nearest(theirs.Bounds))
         {
+            // Boxes that meet say nothing of how deep the shapes lie in each other.
+            if (boxDistance > Math.Max(best.Width, 0))
+                break;
             var gap = Gap.Between(shape, theirs);
             if (gap.Width < best.Width)
                 best = best with { Width = gap.Width, From = gap.A, To = gap.B };

@@ -38,59 +38,81 @@ public static class Overlaps
     private sealed record Standing(Convex Shape, int Item, string Id, string Name, OverlapKind Kind, double Bottom, double Top);
 
     /// <exception cref="TooMuchWorkException">The work given is not enough.</exception>
-    public static ImmutableArray<Overlap> Find(LevelSpace space, IReadOnlyList<PlacedItem> items, Work? work = null)
+    public static ImmutableArray<Overlap> Find(LevelSpace space, IReadOnlyList<PlacedItem> items, Work? work = null) =>
+        Find(space, items, null, work).All;
+
+    /// <param name="before">Of the same space with nearly the same items: what nothing has changed beside is kept.</param>
+    /// <exception cref="TooMuchWorkException">The work given is not enough.</exception>
+    internal static KeptOverlaps Find(LevelSpace space, IReadOnlyList<PlacedItem> items, KeptOverlaps? before, Work? work)
     {
+        var touched = before?.Touched(space, items);
+        // Those that can meet one of those that are looked at.
+        var near = touched is null ? null : KeptOverlaps.Meeting(items, [.. items.Where((_, i) => touched[i]).Select(item => item.Bounds)]);
         List<Standing> all = [.. Shell(space)];
         for (var i = 0; i < items.Count; i++)
-            foreach (var shape in items[i].Standing)
-                all.Add(new Standing(shape, i, items[i].Item.Id, items[i].Name, OverlapKind.ThingInThing, items[i].Bottom, items[i].Top));
+            if (near is null || near[i])
+                foreach (var shape in items[i].Standing)
+                    all.Add(
+                        new Standing(shape, i, items[i].Item.Id, items[i].Name, OverlapKind.ThingInThing, items[i].Bottom, items[i].Top)
+                    );
         var index = new SpatialIndex<Standing>(all, standing => standing.Shape.Bounds);
-        var found = ImmutableArray.CreateBuilder<Overlap>();
-        var deepest = new Dictionary<(string, OverlapKind), Overlap>();
+        var found = new KeptOverlaps.OfItem[items.Count];
         for (var i = 0; i < items.Count; i++)
         {
-            var item = items[i];
-            deepest.Clear();
-            var full = IsInHeap(items, i, index, work);
-            foreach (var shape in item.Standing)
-            {
-                if (full)
-                    break;
-                long seen = 0;
-                index.Meeting(
-                    shape.Bounds,
-                    other =>
-                    {
-                        seen++;
-                        // A pair is told by the earlier of its two.
-                        if ((other.Item < 0 || other.Item > i) && Meet(items, i, shape, other) is { } overlap)
-                        {
-                            var key = (overlap.OtherId, overlap.Kind);
-                            if (!deepest.TryGetValue(key, out var known) || known.Depth < overlap.Depth)
-                                deepest[key] = overlap;
-                        }
-                        return !(full = deepest.Count > MostPartners);
-                    }
-                );
-                work?.Count(seen);
-            }
-            var at = item.Item.Placement.Origin;
-            if (full)
-                found.Add(new Overlap(OverlapKind.InHeap, item.Item.Id, item.Name, "", $"more than {MostPartners} things", 0, at));
-            else
-                found.AddRange(deepest.Values);
-            if (space.Rooms.Length > 0 && space.RoomAt(at) is null)
-                found.Add(new Overlap(OverlapKind.OutsideRooms, item.Item.Id, item.Name, "", "every room", 0, at));
+            found[i] = touched is null || touched[i] ? OfItem(space, items, i, index) : before!.Of(items[i]);
+            work?.Count(found[i].Steps);
         }
-        return found.ToImmutable();
+        return new KeptOverlaps(space, items, found);
     }
 
-    /// <summary>Whether more than a few other things stand where the middle of a thing is.</summary>
-    private static bool IsInHeap(IReadOnlyList<PlacedItem> items, int i, SpatialIndex<Standing> index, Work? work)
+    private static KeptOverlaps.OfItem OfItem(LevelSpace space, IReadOnlyList<PlacedItem> items, int i, SpatialIndex<Standing> index)
+    {
+        var item = items[i];
+        var deepest = new Dictionary<(string, OverlapKind), Overlap>();
+        var (full, steps) = IsInHeap(items, i, index);
+        foreach (var shape in item.Standing)
+        {
+            if (full)
+                break;
+            index.Meeting(
+                shape.Bounds,
+                other =>
+                {
+                    steps++;
+                    // A pair is told by the earlier of its two.
+                    if ((other.Item < 0 || other.Item > i) && Meet(items, i, shape, other) is { } overlap)
+                    {
+                        var key = (overlap.OtherId, overlap.Kind);
+                        if (!deepest.TryGetValue(key, out var known) || IsTold(overlap, known))
+                            deepest[key] = overlap;
+                    }
+                    return !(full = deepest.Count > MostPartners);
+                }
+            );
+        }
+        var at = item.Item.Placement.Origin;
+        // In the order of what they are with, not in that of the index they were found in.
+        List<Overlap> found = full
+            ? [new Overlap(OverlapKind.InHeap, item.Item.Id, item.Name, "", $"more than {MostPartners} things", 0, at)]
+            : [.. deepest.Values.OrderBy(overlap => overlap.OtherId, StringComparer.Ordinal).ThenBy(overlap => overlap.Kind)];
+        if (space.Rooms.Length > 0 && space.RoomAt(at) is null)
+            found.Add(new Overlap(OverlapKind.OutsideRooms, item.Item.Id, item.Name, "", "every room", 0, at));
+        // How soon a heap is full differs from index to index; what is counted must not.
+        return new KeptOverlaps.OfItem([.. found], full ? MostPartners : steps);
+    }
+
+    /// <summary>Of two between the same things the deeper, of two as deep as each other the one further left, then further down.</summary>
+    private static bool IsTold(Overlap overlap, Overlap known) =>
+        overlap.Depth != known.Depth ? overlap.Depth > known.Depth
+        : overlap.At.X != known.At.X ? overlap.At.X < known.At.X
+        : overlap.At.Y < known.At.Y;
+
+    /// <summary>Whether more than a few other things stand where the middle of a thing is, and how many were looked at.</summary>
+    private static (bool Full, long Steps) IsInHeap(IReadOnlyList<PlacedItem> items, int i, SpatialIndex<Standing> index)
     {
         var at = items[i].Item.Placement.Origin;
         if (items[i].Standing.FirstOrDefault(shape => shape.Holds(at)) is not { } middle)
-            return false;
+            return (false, 0);
         HashSet<int>? partners = null;
         long seen = 0;
         index.Meeting(
@@ -103,8 +125,7 @@ public static class Overlaps
                 return partners is null || partners.Count <= MostPartners;
             }
         );
-        work?.Count(seen);
-        return partners is not null && partners.Count > MostPartners;
+        return (partners is not null && partners.Count > MostPartners, seen);
     }
 
     private static Overlap? Meet(IReadOnlyList<PlacedItem> items, int i, Convex shape, Standing other)
@@ -136,19 +157,11 @@ public static class Overlaps
                     0,
                     piece.Wall.Height
                 );
-        foreach (var thing in space.Things.Concat(space.Voids))
+        foreach (var thing in space.Things.Concat(space.Fixtures.Voids))
         {
             var name = thing.OwnName().Length > 0 ? thing.Called() : thing.OneOfIts();
             if (thing.Effect() == ThingEffect.Solid)
-                yield return new Standing(
-                    thing.Floor(),
-                    -1,
-                    thing.Id,
-                    name,
-                    OverlapKind.ThroughShell,
-                    0,
-                    thing is Fitting fitting ? fitting.Height : double.PositiveInfinity
-                );
+                yield return new Standing(thing.Floor(), -1, thing.Id, name, OverlapKind.ThroughShell, 0, thing.Top());
             else if (thing.Effect() == ThingEffect.KeepClear)
                 yield return new Standing(thing.Floor(), -1, thing.Id, name, OverlapKind.OverKeepClear, 0, headroom);
         }

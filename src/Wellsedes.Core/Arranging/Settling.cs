@@ -29,7 +29,7 @@ public static class Settling
     {
         var at = thing.Item.Placement;
         var near = space
-            .SettingOutLines.Select(line => (line, Foot: line.Through + line.Along * (at.Origin - line.Through).Dot(line.Along)))
+            .Fixtures.SettingOutLines.Select(line => (line, Foot: line.Through + line.Along * (at.Origin - line.Through).Dot(line.Along)))
             .Where(l => l.Foot.DistanceTo(at.Origin) <= catchDistance)
             .OrderBy(l => l.Foot.DistanceTo(at.Origin))
             .ToArray();

@@ -30,13 +30,13 @@ public static class ShellPainter
     {
         var doors = space.Openings.SelectMany(DoorPainter.Parts).ToArray();
         return new ShellPaths(
-            Join(space.WallFaces.Select(Outline)),
-            Join(space.HatchedFaces.Select(face => Hatching.Of(face, hatchApart)).OfType<PathShape>()),
+            Join(space.Walls.Faces.Select(Outline)),
+            Join(space.Walls.HatchedFaces.Select(face => Hatching.Of(face, hatchApart)).OfType<PathShape>()),
             Join(space.Openings.Where(o => o.Opening.Kind == OpeningKind.Window).Select(Window)),
             Join(doors.Select(part => part.Panel)),
             Join(doors.Select(part => part.Swing)),
             Join(space.Boundaries.Select(Edge)),
-            Join(space.Voids.Select(flight => flight.Hole().Path))
+            Join(space.Fixtures.Voids.Select(flight => flight.Hole().Path))
         );
     }
 

@@ -1,4 +1,5 @@
 using System.Globalization;
+using Wellsedes.Core.Capacity;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
@@ -96,31 +97,8 @@ internal sealed class SideTables(ITextMeasure text, UnitSystem units)
         return value;
     }
 
-    private IEnumerable<(string, string)> Capacity(SheetInput input)
-    {
-        var tally = input.Tally;
-        yield return ("Seats", Against(tally.Seats, tally.SeatsAsked));
-        yield return ("Tables", Against(tally.Tables, tally.TablesAsked));
-        if (tally.Workstations > 0 || tally.WorkstationsAsked is not null)
-            yield return ("Workstations", Against(tally.Workstations, tally.WorkstationsAsked));
-        if (tally.NetArea is { } net)
-            yield return ("Net internal area", AreaText.Write(net, units));
-        if (tally.GrossArea is { } gross)
-            yield return ("Gross internal area", AreaText.Write(gross, units));
-        if (tally.AreaPerSeat is { } each)
-            yield return (
-                "Area per seat",
-                units == UnitSystem.Metric ? each.ToString("0.00", CultureInfo.InvariantCulture) + " m²" : AreaText.Write(each, units)
-            );
-        if (tally.Narrowest is { } narrowest)
-            yield return (
-                "Narrowest walkway",
-                $"{LengthText.Write(Math.Floor(narrowest.Width + 0.01), units)} of {LengthText.Write(narrowest.Needed, units)}"
-            );
-    }
-
-    private static string Against(int has, int? asked) =>
-        asked is { } wanted ? $"{has} of {wanted}" : has.ToString(CultureInfo.InvariantCulture);
+    private IEnumerable<(string, string)> Capacity(SheetInput input) =>
+        TallyLines.Of(input.Tally, units).Select(line => (line.Name, line.Rest.Length > 0 ? $"{line.Value} {line.Rest}" : line.Value));
 
     /// <summary>What must be said of lengths that nobody took on site.</summary>
     private static IEnumerable<string> Unsurveyed(SheetInput input)

@@ -10,4 +10,10 @@ public readonly record struct EditAnswer(Change? Change, Problem? Problem)
     public static EditAnswer No(Problem problem) => new(null, problem);
 
     public static EditAnswer No(string field, string message) => new(null, new Problem(field, message));
+
+    /// <summary>The refusal of an id that is in use.</summary>
+    public static EditAnswer Taken(string field, string id) => No(field, $"There is already something called \"{id}\".");
+
+    public static EditAnswer NoWallType(string name) =>
+        No("wallType", $"There is no wall type called \"{name}\"; choose one of the list or add it.");
 }

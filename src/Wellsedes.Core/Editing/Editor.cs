@@ -56,7 +56,7 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
 
     private static EditAnswer Measure(Plan plan, KeepMeasure edit) =>
         plan.Find(edit.Id) is not null
-            ? EditAnswer.No("id", $"There is already something called \"{edit.Id}\".")
+            ? EditAnswer.Taken("id", edit.Id)
             : Swap("Kept a measure", null, new Dimension(edit.Id, edit.SchemeId, edit.LevelId, edit.From, edit.To));
 
     private static Problem? CheckChecks(Checks checks, UnitSystem units) =>

@@ -35,7 +35,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         if (plan.CatalogueItem(edit.Catalogue) is not { } kind)
             return EditAnswer.No("catalogue", $"The catalogue has no item \"{edit.Catalogue}\".");
         if (plan.Find(edit.Id) is not null)
-            return EditAnswer.No("id", $"There is already something called \"{edit.Id}\".");
+            return EditAnswer.Taken("id", edit.Id);
         if (plan.Find<Scheme>(edit.SchemeId) is null || plan.Find<Level>(edit.LevelId) is null)
             return EditAnswer.No("scheme", "The scheme or level is no longer there.");
         if (SizeSense.CheckPlacement(new Placement(edit.X, edit.Y, edit.Rotation)) is { } problem)
@@ -130,7 +130,9 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         return [.. all];
     }
 
-    /// <summary>Puts items in a column to the west of everything built, below what already waits there.</summary>
+    /// <summary>
+    /// Puts items in columns to the west of everything built, as long as that is deep, below and beside what already waits there.
+    /// </summary>
     private EditAnswer Aside(Plan plan, SetItemsAside edit)
     {
         const double apart = 1800;
@@ -143,6 +145,8 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
             item =>
             {
                 var box = spaces(plan, item.LevelId).Bounds;
+                var each = (int)Math.Max(6, box.Height / apart);
+                var (column, row) = Math.DivRem(box.IsEmpty ? 0 : next++, each);
                 return box.IsEmpty
                     ? item with
                     {
@@ -151,8 +155,8 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
                     : item with
                     {
                         SetAside = true,
-                        X = box.MinX - apart,
-                        Y = box.MaxY - 1000 - apart * next++,
+                        X = box.MinX - apart * (column + 1),
+                        Y = box.MaxY - 1000 - apart * row,
                     };
             }
         );
@@ -229,7 +233,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         var other = OtherShapes(plan, edit.OtherId, items[0], checks);
         if (other.Length == 0)
             return EditAnswer.No("otherId", "What the distance is measured to is no longer there.");
-        var near = Nearest.Closest(shapes, edit.OtherId, "", other);
+        var near = Nearest.Closest([.. shapes], edit.OtherId, "", other);
         if (near.Width <= Tolerance.Length)
             return EditAnswer.No("distance", "They touch or overlap; move them apart first.");
         var step = (near.To - near.From).Unit() * (near.Width - edit.Distance);
@@ -362,7 +366,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
             if (plan.Find<Item>(id) is not { } item)
                 return EditAnswer.No("ids", "Something to copy is no longer there.");
             if (plan.Find(newId) is not null)
-                return EditAnswer.No("newIds", $"There is already something called \"{newId}\".");
+                return EditAnswer.Taken("newIds", newId);
             var table = plan.CatalogueItem(item.Catalogue)?.Counted == "table";
             made.Add(
                 new EntityChange(

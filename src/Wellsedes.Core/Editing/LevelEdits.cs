@@ -63,12 +63,10 @@ internal static class LevelEdits
         // Doors that lead outside belong to the level they are on.
         foreach (var opening in plan.All<Opening>().Where(o => walls.ContainsKey(o.WallId) && o.Mark == OpeningMark.None))
             change.Put(opening with { Id = Next(), WallId = walls[opening.WallId], Locked = false });
-        foreach (var column in plan.All<Column>().Where(column => column.LevelId == from.Id))
-            change.Put(column with { Id = Next(), LevelId = to.Id, Locked = false });
-        foreach (var shaft in plan.All<Fitting>().Where(fitting => fitting.LevelId == from.Id && fitting.Kind == FittingKind.Shaft))
-            change.Put(shaft with { Id = Next(), LevelId = to.Id, Locked = false });
+        foreach (var thing in plan.OnLevel<Thing>(from.Id).Where(thing => thing.GoesUp()))
+            change.Put(thing with { Id = Next(), LevelId = to.Id, Locked = false });
         foreach (var pair in walls.Values.Where(id => plan.Find(id) is not null))
-            return EditAnswer.No("newId", $"There is already something called \"{pair}\".");
+            return EditAnswer.Taken("newId", pair);
         return change.Done($"Copied the shell of {from.Name} to {to.Name}");
     }
 
@@ -114,7 +112,7 @@ internal static class LevelEdits
             var through = wall.Line.At(wall.Length / 2) + away * (wall.Thickness / 2 + edit.Distance + i * edit.Spacing);
             var id = $"{edit.NewId}-{i + 1}";
             if (plan.Find(id) is not null)
-                return EditAnswer.No("newId", $"There is already something called \"{id}\".");
+                return EditAnswer.Taken("newId", id);
             if ((SizeSense.CheckPlace("line", through.X) ?? SizeSense.CheckPlace("line", through.Y)) is { } problem)
                 return EditAnswer.No(problem);
             var angle = AngleText.Normal(Angles.Of(along));

@@ -48,7 +48,7 @@ internal static class RoomCopying
         if (space.Rooms.FirstOrDefault(r => r.Room.Id == room.Id) is not { } found)
             return EditAnswer.No("room", $"{room.Name} is not enclosed; close its walls first.");
         if (plan.Find(edit.NewId) is not null)
-            return EditAnswer.No("newId", $"There is already something called \"{edit.NewId}\".");
+            return EditAnswer.Taken("newId", edit.NewId);
         if (!double.IsFinite(edit.Rotation) || (SizeSense.CheckPlace("dx", edit.Dx) ?? SizeSense.CheckPlace("dy", edit.Dy)) is not null)
             return EditAnswer.No("move", "The copy would lie outside the plan.");
         var motion = new Motion(found.Outline.Bounds.Centre, edit.Mirror, edit.Rotation, new Point(edit.Dx, edit.Dy));

@@ -26,11 +26,11 @@ internal static class RoomEdits
         if (problem is not null)
             return EditAnswer.No(problem);
         if (edit.WallType.Length > 0 && wallType is null)
-            return EditAnswer.No("wallType", $"There is no wall wall type called \"{edit.WallType}\"; choose one of the list or add it.");
+            return EditAnswer.NoWallType(edit.WallType);
         if (plan.Find<Level>(edit.LevelId) is null)
             return EditAnswer.No("level", "The level is no longer there.");
         if (plan.Find(edit.Id) is not null)
-            return EditAnswer.No("id", $"There is already something called \"{edit.Id}\".");
+            return EditAnswer.Taken("id", edit.Id);
         var corners = Corners(edit);
         var sides = Sides(corners);
         var change = new ShellChange(plan);
@@ -163,7 +163,9 @@ internal static class RoomEdits
             var after = spaces(result, levelId);
             var before = spaces(plan, levelId);
             var lost = before
-                .Rooms.Where(room => room.Named && after.Unenclosed.Contains(room.Room) && !before.Unenclosed.Contains(room.Room))
+                .Rooms.Where(room =>
+                    room.Named && after.Floor.Unenclosed.Contains(room.Room) && !before.Floor.Unenclosed.Contains(room.Room)
+                )
                 .ToArray();
             if (lost.Length == 0)
                 continue;

@@ -68,7 +68,7 @@ internal static class SchemeEdits
             ];
         }
         if (made.FirstOrDefault(entity => plan.Find(entity.Id) is not null) is { } taken)
-            return EditAnswer.No("id", $"There is already something called \"{taken.Id}\".");
+            return EditAnswer.Taken("id", taken.Id);
         return EditAnswer.Done(new Change($"Added the scheme {scheme.Name}", [.. made.Select(entity => new EntityChange(null, entity))]));
     }
 
@@ -130,7 +130,7 @@ internal static class SchemeEdits
     private static EditAnswer AddSheet(Plan plan, AddSheet edit)
     {
         if (plan.Find(edit.Id) is not null)
-            return EditAnswer.No("id", $"There is already something called \"{edit.Id}\".");
+            return EditAnswer.Taken("id", edit.Id);
         if (plan.Find<Scheme>(edit.SchemeId) is null)
             return EditAnswer.No("schemeId", "The scheme is no longer there.");
         if (plan.OfScheme<SheetSettings>(edit.SchemeId).Count() >= 200)

@@ -17,6 +17,8 @@ internal static class ThingEdits
             return EditAnswer.No("thing", "Only things that stand by themselves can be put in this way.");
         if (plan.Find<Level>(thing.LevelId) is null)
             return EditAnswer.No("levelId", "The level is no longer there.");
+        if (plan.Find(thing.Id) is null)
+            thing = thing.Begun(plan);
         if (PlanChecks.OfThing(plan, thing, edit.Sure) is { } problem)
             return EditAnswer.No(problem);
         var before = plan.Find(thing.Id);
@@ -103,7 +105,7 @@ internal static class ThingEdits
             var at = fixture.Placement.Out(new Point(column * edit.ColumnSpacing, row * edit.RowSpacing));
             var id = $"{edit.NewId}-{column + 1}-{row + 1}";
             if (plan.Find(id) is not null)
-                return EditAnswer.No("newId", $"There is already something called \"{id}\".");
+                return EditAnswer.Taken("newId", id);
             if (SizeSense.CheckPlacement(new Placement(at.X, at.Y, 0)) is { } problem)
                 return EditAnswer.No(problem);
             change.Put(fixture with { Id = id, X = at.X, Y = at.Y });

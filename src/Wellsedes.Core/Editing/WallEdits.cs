@@ -19,7 +19,7 @@ internal static class WallEdits
         if (CheckChain(plan, edit.LevelId, edit.Start, edit.Sides, edit.Closed, "wall") is { } problem)
             return EditAnswer.No(problem);
         if (UsualWallTypes.Find(plan, edit.WallType) is not { } wallType)
-            return EditAnswer.No("wallType", $"There is no wall wall type called \"{edit.WallType}\"; choose one of the list or add it.");
+            return EditAnswer.NoWallType(edit.WallType);
         var drawn = Chain(edit.Start, edit.Sides, edit.Closed);
         var lines = WallChain.CentreLines(drawn, edit.Closed, wallType.Thickness, edit.Line);
         var change = new ShellChange(plan);
@@ -47,7 +47,7 @@ internal static class WallEdits
         foreach (var wall in kept)
         {
             if (plan.Find(wall.Id) is not (null or Wall))
-                return EditAnswer.No("id", $"There is already something called \"{wall.Id}\".");
+                return EditAnswer.Taken("id", wall.Id);
             change.Put(wall);
         }
         foreach (var opening in plan.All<Opening>())
@@ -75,7 +75,7 @@ internal static class WallEdits
         if (edit.Closed && name.Length > 0)
         {
             if (plan.Find(edit.Id) is not (null or Room))
-                return EditAnswer.No("id", $"There is already something called \"{edit.Id}\".");
+                return EditAnswer.Taken("id", edit.Id);
             var ring = lines.Select(line => line.Start).ToImmutableArray();
             if (Region.SignedArea(ring) < 0)
                 ring = [.. ring.Reverse()];
@@ -199,7 +199,7 @@ internal static class WallEdits
                 $"The wall is {LengthText.WriteMetric(wall.Length)} long; split it from {Shortest} mm after its start to {Shortest} mm before its end."
             );
         if (plan.Find(edit.NewId) is not null)
-            return EditAnswer.No("newId", $"There is already something called \"{edit.NewId}\".");
+            return EditAnswer.Taken("newId", edit.NewId);
         var across = plan.All<Opening>()
             .FirstOrDefault(o => o.WallId == wall.Id && o.From < edit.Along - Tolerance.Length && o.To > edit.Along + Tolerance.Length);
         if (across is not null)
@@ -281,7 +281,7 @@ internal static class WallEdits
     {
         var wallType = edit.WallType is { } name ? UsualWallTypes.Find(plan, name) : null;
         if (edit.WallType is not null && wallType is null)
-            return EditAnswer.No("wallType", $"There is no wall wall type called \"{edit.WallType}\"; choose one of the list or add it.");
+            return EditAnswer.NoWallType(edit.WallType);
         if (
             (edit.Thickness is { } t ? SizeSense.Check(plan.Details.Units, "thickness", "a wall", t, 10, 1500, edit.Sure) : null) is
             { } thin
@@ -311,7 +311,8 @@ internal static class WallEdits
     {
         if (plan.Find<Wall>(edit.Id) is not { } wall)
             return Gone();
-        var loose = spaces(plan, wall.LevelId).UnjoinedEnds.FirstOrDefault(end => end.WallId == wall.Id && end.AtStart == edit.AtStart);
+        var loose = spaces(plan, wall.LevelId)
+            .Walls.UnjoinedEnds.FirstOrDefault(end => end.WallId == wall.Id && end.AtStart == edit.AtStart);
         return loose is null
             ? EditAnswer.No("end", $"Nothing within {UnjoinedEnds.Reach} mm of this end could be met.")
             : MoveEnd(plan, new MoveWallEnd(wall.Id, edit.AtStart, loose.Meets), spaces);

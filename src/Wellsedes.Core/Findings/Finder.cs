@@ -90,7 +90,8 @@ public static class Finder
 
     private static Finding FromWays(Way[] ways, UnitSystem units, PlanRules rules)
     {
-        var way = ways.MinBy(w => w.Width)!;
+        // Of several as narrow as each other the first: the last figure of a sum must not choose what is said.
+        var way = ways.MinBy(w => Math.Round(w.Width, 3))!;
         var target = way.Target;
         var seats = ways.Count(w => w.Target.Kind == TargetKind.Seat);
         var names = ways.Select(w => w.Target.Name).Distinct().ToArray();

@@ -24,6 +24,14 @@ public readonly record struct Bounds(double MinX, double MinY, double MaxX, doub
 
     public bool Meets(Bounds b) => MinX <= b.MaxX && b.MinX <= MaxX && MinY <= b.MaxY && b.MinY <= MaxY;
 
+    /// <summary>The distance in mm to a point; 0 for one within.</summary>
+    public double DistanceTo(Point p)
+    {
+        var dx = Math.Max(0, Math.Max(MinX - p.X, p.X - MaxX));
+        var dy = Math.Max(0, Math.Max(MinY - p.Y, p.Y - MaxY));
+        return Math.Sqrt(dx * dx + dy * dy);
+    }
+
     /// <summary>The distance in mm between two boxes; 0 where they meet.</summary>
     public double DistanceTo(Bounds b)
     {

@@ -1,5 +1,7 @@
 using System.Collections.Immutable;
 using NetTopologySuite.Geometries;
+using NetTopologySuite.Geometries.Utilities;
+using NetTopologySuite.Operation.Overlay;
 using NetTopologySuite.Operation.OverlayNG;
 
 namespace Wellsedes.Core.Geometry;
@@ -18,14 +20,30 @@ public static class Polygons
     public static ImmutableArray<Region> Difference(Region region, IEnumerable<Convex> shapes)
     {
         var gone = OverlayNGRobust.Union(shapes.Select(ToPolygon), Factory);
-        return ToRegions(OverlayNGRobust.Overlay(ToPolygon(region), gone, NetTopologySuite.Operation.Overlay.SpatialFunction.Difference));
+        return ToRegions(Overlaid(region, gone, SpatialFunction.Difference));
     }
 
     /// <summary>The area two regions share, in mm².</summary>
     public static double SharedArea(Region a, Region b) =>
-        a.Bounds.Meets(b.Bounds)
-            ? OverlayNGRobust.Overlay(ToPolygon(a), ToPolygon(b), NetTopologySuite.Operation.Overlay.SpatialFunction.Intersection).Area
-            : 0;
+        a.Bounds.Meets(b.Bounds) ? Overlaid(a, ToPolygon(b), SpatialFunction.Intersection).Area : 0;
+
+    private static NetTopologySuite.Geometries.Geometry Overlaid(
+        Region region,
+        NetTopologySuite.Geometries.Geometry other,
+        SpatialFunction function
+    )
+    {
+        var polygon = ToPolygon(region);
+        try
+        {
+            return OverlayNGRobust.Overlay(polygon, other, function);
+        }
+        catch (TopologyException)
+        {
+            // Outlines that touch themselves within rounding are put right first.
+            return OverlayNGRobust.Overlay(GeometryFixer.Fix(polygon), GeometryFixer.Fix(other), function);
+        }
+    }
 
     /// <summary>A point well inside a region.</summary>
     public static Point InsidePoint(Region region)

@@ -89,6 +89,22 @@ public sealed class SpatialIndex<T>
     /// <summary>Shows the things whose box meets a box one after another, in no order, until the visitor has seen enough.</summary>
     public void Meeting(Bounds box, Func<T, bool> goOn) => Visit(box, i => goOn(things[i]));
 
+    /// <summary>Whether the box of any thing meets a box.</summary>
+    public bool AnyMeeting(Bounds box) => things.Length > 0 && AnyMeeting(rows.Length - 1, 0, box);
+
+    private bool AnyMeeting(int row, int node, Bounds box)
+    {
+        if (!rows[row][node].Meets(box))
+            return false;
+        if (row == 0)
+            return true;
+        var end = Math.Min(rows[row - 1].Length, (node + 1) * PerNode);
+        for (var k = node * PerNode; k < end; k++)
+            if (AnyMeeting(row - 1, k, box))
+                return true;
+        return false;
+    }
+
     private bool Visit(Bounds box, Func<int, bool> goOn) => things.Length == 0 || Visit(rows.Length - 1, 0, box, goOn);
 
     private bool Visit(int row, int node, Bounds box, Func<int, bool> goOn)
@@ -102,6 +118,32 @@ public sealed class SpatialIndex<T>
             if (!Visit(row - 1, k, box, goOn))
                 return false;
         return true;
+    }
+
+    /// <summary>The least distance of any thing to a place, in mm, where there is one below a bound; else the bound.</summary>
+    public double LeastDistance(Point place, Func<T, Point, double> distanceTo, double bound = double.PositiveInfinity) =>
+        things.Length == 0 ? bound : LeastDistance(rows.Length - 1, 0, place, distanceTo, bound);
+
+    private double LeastDistance(int row, int node, Point place, Func<T, Point, double> distanceTo, double least)
+    {
+        if (row == 0)
+            return Math.Min(least, distanceTo(things[order[node]], place));
+        var from = node * PerNode;
+        var count = Math.Min(rows[row - 1].Length - from, PerNode);
+        // The nearest boxes first: what they hold rules the others out.
+        Span<double> distances = stackalloc double[PerNode];
+        Span<int> nodes = stackalloc int[PerNode];
+        for (var k = 0; k < count; k++)
+        {
+            var distance = rows[row - 1][from + k].DistanceTo(place);
+            var at = k;
+            for (; at > 0 && distances[at - 1] > distance; at--)
+                (distances[at], nodes[at]) = (distances[at - 1], nodes[at - 1]);
+            (distances[at], nodes[at]) = (distance, from + k);
+        }
+        for (var k = 0; k < count && distances[k] < least; k++)
+            least = LeastDistance(row - 1, nodes[k], place, distanceTo, least);
+        return least;
     }
 
     /// <summary>The things nearest to a place by their boxes, nearest first: the box distance in mm grows from one to the next.</summary>

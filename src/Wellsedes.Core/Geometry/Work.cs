@@ -10,17 +10,20 @@ public sealed class TooMuchWorkException(string what, long most)
 
 /// <summary>
 /// Counts the steps of working something out (cells, pairs, points), the same on every machine and whoever asks: what was
-/// kept from before is counted as if it had been worked out now. Past the limit it stops.
+/// kept from before is counted as if it had been worked out now. Several may count at once. Past the limit it stops, and when nobody waits for it.
 /// </summary>
-public sealed class Work(string what, long most)
+public sealed class Work(string what, long most, CancellationToken cancel = default)
 {
-    public long Done { get; private set; }
+    private long done;
+
+    public long Done => Interlocked.Read(ref done);
 
     /// <exception cref="TooMuchWorkException">The limit is passed.</exception>
+    /// <exception cref="OperationCanceledException">Nobody waits for it any more.</exception>
     public void Count(long steps)
     {
-        Done += steps;
-        if (Done > most)
+        cancel.ThrowIfCancellationRequested();
+        if (Interlocked.Add(ref done, steps) > most)
             throw new TooMuchWorkException(what, most);
     }
 }

@@ -13,6 +13,10 @@ public static class AreaText
             ? string.Create(CultureInfo.InvariantCulture, $"{distance / 1000:0} m")
             : string.Create(CultureInfo.InvariantCulture, $"{distance / 304.8:0} ft");
 
+    /// <summary>A small area, as for one seat: square metres to two decimals, or whole square feet.</summary>
+    public static string WriteSmall(double squareMetres, UnitSystem units) =>
+        units == UnitSystem.Metric ? squareMetres.ToString("0.00", CultureInfo.InvariantCulture) + " m²" : Write(squareMetres, units);
+
     /// <summary>Square metres to one decimal, or whole square feet.</summary>
     public static string Write(double squareMetres, UnitSystem units) =>
         units == UnitSystem.Metric

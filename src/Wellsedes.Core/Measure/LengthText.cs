@@ -34,6 +34,10 @@ public static class LengthText
     public static string Write(double millimetres, UnitSystem units) =>
         units == UnitSystem.Metric ? WriteMetric(millimetres) : WriteFeetInches(millimetres, 16);
 
+    /// <summary>A measured width in mm, cut off at tenths of a millimetre: 899.96 never reads as 900.</summary>
+    public static string WriteWidth(double millimetres, UnitSystem units) =>
+        units == UnitSystem.Metric ? WriteMetric(Math.Floor(millimetres * 10 + 0.1) / 10) : WriteFeetInches(millimetres, 16);
+
     /// <summary>Metric with a no-break group space, at most two decimals: 18 000, 899.9.</summary>
     public static string WriteMetric(double millimetres)
     {

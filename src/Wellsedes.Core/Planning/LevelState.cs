@@ -32,7 +32,10 @@ public sealed record LevelState(
     ImmutableArray<Arrival> Arrivals,
     bool CanArriveStepFree,
     WalkwayAnalysis Walkways,
-    ImmutableArray<Overlap> Overlaps,
+    KeptOverlaps Kept,
     ImmutableArray<RoomFigures> Rooms,
     ImmutableArray<AreaFigures> Areas
-);
+)
+{
+    public ImmutableArray<Overlap> Overlaps => Kept.All;
+}

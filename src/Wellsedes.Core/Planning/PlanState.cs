@@ -23,6 +23,10 @@ public sealed record PlanState(
     public SheetInput SheetInput(SheetSettings settings, string project, string revision, string status, DateOnly date) =>
         new(Plan, settings, Space, Items, Level.Things, Walkways.Ways, Tally, project, revision, status, date);
 
+    /// <summary>The same, seen from another level.</summary>
+    public PlanState SeenOn(string levelId) =>
+        levelId == LevelId ? this : this with { Level = Levels.First(level => level.Space.LevelId == levelId) };
+
     public string LevelId => Level.Space.LevelId;
     public LevelSpace Space => Level.Space;
     public ImmutableArray<PlacedItem> Items => Level.Items;

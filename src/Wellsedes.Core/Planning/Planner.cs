@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using System.Runtime.CompilerServices;
 using Wellsedes.Core.Arranging;
@@ -25,26 +26,30 @@ public sealed record ProbeAnswer(
 );
 
 /// <summary>
-/// Works out a plan's derived results, keeping what an edit did not touch. Use it from one thread at a time; one
-/// planner serves one plan.
+/// Works out a plan's derived results, keeping what an edit did not touch. One planner serves one plan; any thread may ask,
+/// several at once: what is kept never changes, only which of it is the newest.
 /// </summary>
 public sealed class Planner
 {
     private readonly ItemForms forms = new();
     private readonly Editor editor;
     private readonly SceneBuilder scenes = new();
-    private readonly ConditionalWeakTable<Plan, Dictionary<(string, string), PlanState>> states = [];
-    private readonly Dictionary<string, List<(ImmutableArray<Entity> Shell, LevelSpace Space)>> spaces = [];
-    private readonly Dictionary<(string Scheme, string Level), LevelState> levels = [];
+    private readonly ConditionalWeakTable<Plan, ConcurrentDictionary<string, Lazy<PlanState>>> states = [];
+    private readonly ConcurrentDictionary<string, ImmutableArray<KnownSpace>> spaces = new();
 
-    /// <summary>Versions of a level's space kept: the plan's own, the one before, and a probe's.</summary>
-    private const int SpacesKept = 3;
+    /// <summary>What a plan's levels were when they were last asked for: lent to the next version, and to every probe.</summary>
+    private readonly ConcurrentDictionary<(string Scheme, string Level), LevelState> levels = new();
+
+    private sealed record KnownSpace(ImmutableArray<Entity> Shell, LevelSpace Space);
+
+    /// <summary>Versions of a level's space kept: the plan's own, the one before, and a few probes'.</summary>
+    private const int SpacesKept = 4;
 
     /// <summary>
     /// Steps of working out one level: obstacles looked at in cells, pairs held against each other. 500 tables of ten take
-    /// about a twentieth of it.
+    /// about a tenth of it.
     /// </summary>
-    private const long MostSteps = 40_000_000;
+    private const long MostSteps = 20_000_000;
 
     public Planner()
     {
@@ -56,16 +61,17 @@ public sealed class Planner
     public EditAnswer Answer(Plan plan, Edit edit) => editor.Answer(plan, edit);
 
     /// <summary>Everything derived from a scheme on a level; asked twice for the same plan it is worked out once.</summary>
+    /// <exception cref="TooMuchWorkException">The plan is more than is worked out.</exception>
     public PlanState StateOf(Plan plan, string schemeId, string levelId)
     {
         var known = states.GetOrCreateValue(plan);
-        if (known.TryGetValue((schemeId, levelId), out var state))
-            return state;
-        return known[(schemeId, levelId)] = Derive(plan, schemeId, levelId);
+        var state = known.GetOrAdd(schemeId, _ => new(() => Derive(plan, schemeId, keep: true, default)));
+        return state.Value.SeenOn(levelId);
     }
 
-    /// <summary>The answer to an edit that is only asked about: nothing is applied.</summary>
-    public ProbeAnswer Probe(Plan plan, Edit edit, string schemeId, string levelId)
+    /// <summary>The answer to an edit that is only asked about: nothing is applied, nothing kept.</summary>
+    /// <exception cref="OperationCanceledException">Nobody waits for it any more.</exception>
+    public ProbeAnswer Probe(Plan plan, Edit edit, string schemeId, string levelId, CancellationToken cancel = default)
     {
         var answer = editor.Answer(plan, edit);
         if (answer.Change is not { } change || !plan.TryApply(change, out var result, out _))
@@ -73,7 +79,7 @@ public sealed class Planner
             var now = StateOf(plan, schemeId, levelId);
             return new ProbeAnswer(answer.Problem, [], "", [], [], now, false);
         }
-        var state = Derive(result, schemeId, levelId);
+        var state = Derive(result, schemeId, keep: false, cancel).SeenOn(levelId);
         var ids = change.Entities.Select(entity => entity.Id).ToHashSet();
         var settled = Caught(plan, edit);
         return new ProbeAnswer(
@@ -117,7 +123,7 @@ public sealed class Planner
         return item is null || reach <= 0 ? null : editor.Settled(plan, item, reach);
     }
 
-    private PlanState Derive(Plan plan, string schemeId, string levelId)
+    private PlanState Derive(Plan plan, string schemeId, bool keep, CancellationToken cancel)
     {
         var checks = plan.OfScheme<Checks>(schemeId).First();
         var brief = plan.OfScheme<Brief>(schemeId).First();
@@ -131,8 +137,11 @@ public sealed class Planner
                 level,
                 checks,
                 [.. arrivals.Select(a => a.Arrival)],
-                enteredBy.IsEmpty || arrivals.Any(a => a.StepFree)
+                enteredBy.IsEmpty || arrivals.Any(a => a.StepFree),
+                cancel
             );
+            if (keep)
+                levels[(schemeId, level.Id)] = done[level.Id];
         }
         ImmutableArray<LevelState> states = [.. plan.Levels.Select(level => done[level.Id])];
         var tally = Tallying.Of(
@@ -147,7 +156,7 @@ public sealed class Planner
             .. states.SelectMany(StepFindings),
             .. Finder.FromBrief(tally),
         ];
-        return new PlanState(plan, schemeId, done[levelId], states, tally, findings);
+        return new PlanState(plan, schemeId, states[0], states, tally, findings);
     }
 
     /// <summary>How people come onto a level by a flight; null when nobody gets to the flight's other end.</summary>
@@ -178,7 +187,8 @@ public sealed class Planner
         Level level,
         Checks checks,
         ImmutableArray<Arrival> arrivals,
-        bool stepFreeArrival
+        bool stepFreeArrival,
+        CancellationToken cancel
     )
     {
         var space = SpaceOn(plan, level.Id);
@@ -195,24 +205,13 @@ public sealed class Planner
             && last.Arrivals.SequenceEqual(arrivals)
         )
             return last;
-        var work = new Work($"the walkways of {level.Name}", MostSteps);
-        var walkways = new WalkwayAnalysis(scenes.Build(space, items, checks, arrivals), last?.Walkways, work);
-        var rooms = RoomsOf(space, items, checks, arrivals, walkways, stepFreeArrival, work);
-        var overlaps = Overlaps.Find(space, items, new Work($"what stands in what on {level.Name}", MostSteps));
-        var state = new LevelState(
-            space,
-            checks,
-            items,
-            things,
-            arrivals,
-            stepFreeArrival,
-            walkways,
-            overlaps,
-            rooms,
-            AreasOf(things, items)
+        var work = new Work($"the walkways of {level.Name}", MostSteps, cancel);
+        var (walkways, overlaps) = Together.Both(
+            () => new WalkwayAnalysis(scenes.Build(space, items, checks, arrivals), last?.Walkways, work),
+            () => Overlaps.Find(space, items, last?.Kept, new Work($"what stands in what on {level.Name}", MostSteps, cancel))
         );
-        levels[(schemeId, level.Id)] = state;
-        return state;
+        var rooms = RoomsOf(space, items, checks, arrivals, walkways, stepFreeArrival, work);
+        return new LevelState(space, checks, items, things, arrivals, stepFreeArrival, walkways, overlaps, rooms, AreasOf(things, items));
     }
 
     private ImmutableArray<RoomFigures> RoomsOf(
@@ -326,15 +325,11 @@ public sealed class Planner
             .. plan.OnLevel<Thing>(levelId).Where(thing => thing is not IOfScheme),
             .. plan.All<Flight>().Where(flight => flight.ToLevelId == levelId && flight.LevelId != levelId),
         ];
-        if (!spaces.TryGetValue(levelId, out var kept))
-            spaces[levelId] = kept = [];
-        var index = kept.FindIndex(known => SameEntities(known.Shell, shell));
-        var found = index >= 0 ? kept[index] : (Shell: shell, Space: SpaceFinder.Find(plan, levelId, kept.FirstOrDefault().Space));
-        if (index >= 0)
-            kept.RemoveAt(index);
-        kept.Insert(0, found);
-        if (kept.Count > SpacesKept)
-            kept.RemoveAt(SpacesKept);
+        var kept = spaces.GetValueOrDefault(levelId, []);
+        if (kept.FirstOrDefault(known => SameEntities(known.Shell, shell)) is not { } found)
+            found = new KnownSpace(shell, SpaceFinder.Find(plan, levelId, kept.FirstOrDefault()?.Space));
+        if (kept.IsEmpty || kept[0] != found)
+            spaces.AddOrUpdate(levelId, [found], (_, others) => [found, .. others.Where(one => one != found).Take(SpacesKept - 1)]);
         return found.Space;
     }
 

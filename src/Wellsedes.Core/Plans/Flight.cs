@@ -13,7 +13,8 @@ public enum FlightKind
 /// <summary>
 /// A flight of stairs or a ramp about its middle: Width across, Depth along its run, going up towards its own +y.
 /// Rise in mm from its foot to its head; Risers only for a stair. ToLevelId is the level its head arrives at, "" when
-/// it stays on its own level.
+/// it stays on its own level. A new stair may leave its risers open (0): it then goes up to the next level, if there is one, by
+/// as many as are usual.
 /// </summary>
 public sealed record Flight(
     string Id,
@@ -34,6 +35,9 @@ public sealed record Flight(
     /// <summary>The most risers of one flight; more is a typing mistake, and each is drawn.</summary>
     private const int MostRisers = 100;
 
+    /// <summary>The height of a riser in mm that a new stair comes nearest to; common practice.</summary>
+    private const double UsualRiser = 175;
+
     public static ThingKind ThingKind { get; } =
         new(
             "flight",
@@ -46,7 +50,11 @@ public sealed record Flight(
                 new ThingField("risers", "Risers", ThingFieldKind.Count, Only: "kind=Stair"),
                 new ThingField("name", "Name", ThingFieldKind.Text),
             ],
-            (id, level, _, at) => new Flight(id, level, FlightKind.Stair, at.X, at.Y, 0, 1000, 3000, 2975, 17)
+            (id, level, _, at) => new Flight(id, level, FlightKind.Stair, at.X, at.Y, 0, 1000, 3900, 2700, 0),
+            [
+                new ReadyMade("Stair", stair => stair),
+                new ReadyMade("Ramp", stair => (Flight)stair with { Kind = FlightKind.Ramp, Width = 1200, Depth = 3600, Rise = 300 }),
+            ]
         );
 
     public override string Word() => Kind == FlightKind.Ramp ? "ramp" : "stair";
@@ -77,6 +85,16 @@ public sealed record Flight(
         return Risers is < 1 or > MostRisers
             ? new Problem("risers", $"A stair has from 1 to {MostRisers} risers; {Risers} were given.")
             : SizeSense.Check(plan.Details.Units, "riser", "a stair", rise / Risers, 100, 220, sure);
+    }
+
+    /// <summary>A new stair: up to the level above, by as many risers as are usual.</summary>
+    public override Thing Begun(Plan plan)
+    {
+        if (Kind != FlightKind.Stair || Risers != 0 || plan.Find<Level>(LevelId) is not { } level)
+            return this;
+        var above = ToLevelId.Length > 0 ? ToLevelId : plan.Levels.FirstOrDefault(other => other.Elevation > level.Elevation)?.Id ?? "";
+        var begun = (Flight)(this with { ToLevelId = above }).Settled(plan);
+        return begun with { Risers = (int)Math.Clamp(Math.Round(begun.Rise / UsualRiser), 2, MostRisers) };
     }
 
     /// <summary>A flight between levels rises by what lies between them.</summary>

@@ -24,7 +24,7 @@ public sealed record Platform(
             "platform",
             ThingStage.Shell,
             [new ThingField("rise", "Rise", ThingFieldKind.Length), new ThingField("name", "Name", ThingFieldKind.Text)],
-            (id, level, _, at) => new Platform(id, level, at.X, at.Y, 0, 4000, 3000, 300)
+            (id, level, _, at) => new Platform(id, level, at.X, at.Y, 0, 3000, 2000, 150)
         );
 
     public override string Word() => Kind.Word;

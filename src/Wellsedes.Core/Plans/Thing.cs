@@ -75,6 +75,12 @@ public abstract record Thing(string Id, string LevelId, double X, double Y, doub
     /// <summary>The floor it takes or lies over.</summary>
     public virtual Convex Floor() => Convex.Rectangle(default, Width, Depth).At(Placement);
 
+    /// <summary>How high it reaches above the floor, in mm; endless for what goes up to the ceiling.</summary>
+    public virtual double Top() => double.PositiveInfinity;
+
+    /// <summary>Whether it goes up through the building, so that the levels above have it where this one has it.</summary>
+    public virtual bool GoesUp() => false;
+
     /// <summary>The floor nobody walks through because of it, asked with the headroom in mm; null where people pass.</summary>
     public virtual Convex? Blocks(double headroom) => Effect() == ThingEffect.Solid ? Floor() : null;
 
@@ -89,6 +95,9 @@ public abstract record Thing(string Id, string LevelId, double X, double Y, doub
 
     /// <summary>What is wrong with what only its kind has; null when nothing is. Sure lets unusual sizes through.</summary>
     public virtual Problem? Check(Plan plan, bool sure) => null;
+
+    /// <summary>A new one as it is put in: what it leaves open filled in from the plan.</summary>
+    public virtual Thing Begun(Plan plan) => this;
 
     /// <summary>As it is to be stored: what follows from the rest of the plan set right.</summary>
     public virtual Thing Settled(Plan plan) => this;

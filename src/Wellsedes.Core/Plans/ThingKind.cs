@@ -41,14 +41,19 @@ public enum ThingStage
 /// <param name="Name">Its name in JSON, stable for ever.</param>
 /// <param name="Word">What one is called: "low ceiling".</param>
 /// <param name="Make">A new one of usual size: id, level, scheme, middle.</param>
+/// <param name="Ready">The forms it is offered in, when there is more than the one.</param>
 public sealed record ThingKind(
     string Name,
     Type Type,
     string Word,
     ThingStage Stage,
     ImmutableArray<ThingField> Fields,
-    Func<string, string, string, Point, Thing> Make
+    Func<string, string, string, Point, Thing> Make,
+    ImmutableArray<ReadyMade> Ready = default
 );
+
+/// <summary>A form in which a kind is offered: what it is called, and how it differs from a usual new one.</summary>
+public sealed record ReadyMade(string Label, Func<Thing, Thing> From);
 
 /// <summary>The kinds of thing a house of plans knows, by the name each has in JSON.</summary>
 public sealed class ThingKinds

@@ -110,12 +110,13 @@ public static class FaceTracer
             solid.Add(side);
             free.Add((side.To, side.From));
         }
+        var walls = free.Count;
         foreach (var side in Pruned(sides.Lines, free))
         {
             free.Add(side);
             free.Add((side.To, side.From));
         }
-        return new TracedFaces(Regions(Loops(free, out broken)), () => Regions(Loops(solid, out _)));
+        return new TracedFaces(Regions(Rings(free, walls, out broken)), () => Regions(Rings(solid, solid.Count, out _)));
     }
 
     /// <summary>The sides a body came to have beside its neighbours, kept while the neighbours are the same objects.</summary>
@@ -331,8 +332,31 @@ public static class FaceTracer
         }
     }
 
-    /// <summary>Walks round every face that has its floor on the left of its sides.</summary>
-    private static List<ImmutableArray<Point>> Loops(List<(Node From, Node To)> sides, out int broken)
+    /// <summary>
+    /// Walks round every face that has its floor on the left of its sides. Lines follow the walls, each both ways; one with
+    /// the same face on both sides bounds nothing (it leads from a wall to an island) and is left out.
+    /// </summary>
+    private static List<ImmutableArray<Point>> Rings(List<(Node From, Node To)> sides, int walls, out int broken)
+    {
+        var loops = Loops(sides, out broken);
+        if (sides.Count > walls)
+        {
+            int[] loopOf = [.. Enumerable.Range(1, sides.Count).Select(i => -i)];
+            for (var i = 0; i < loops.Count; i++)
+                foreach (var side in loops[i])
+                    loopOf[side] = i;
+            List<(Node From, Node To)> bounding = [.. sides.Take(walls)];
+            for (var i = walls; i < sides.Count; i += 2)
+                if (loopOf[i] != loopOf[i + 1])
+                    bounding.AddRange([sides[i], sides[i + 1]]);
+            if (bounding.Count < sides.Count)
+                loops = Loops(sides = bounding, out broken);
+        }
+        return [.. loops.Where(loop => loop.Count > 2).Select(loop => Straightened([.. loop.Select(side => sides[side].From)]))];
+    }
+
+    /// <summary>The sides of every closed loop, in order.</summary>
+    private static List<List<int>> Loops(List<(Node From, Node To)> sides, out int broken)
     {
         var leaving = new Dictionary<Node, List<int>>(sides.Count);
         for (var i = 0; i < sides.Count; i++)
@@ -343,23 +367,23 @@ public static class FaceTracer
         }
         broken = 0;
         var used = new bool[sides.Count];
-        List<ImmutableArray<Point>> loops = [];
+        List<List<int>> loops = [];
         for (var i = 0; i < sides.Count; i++)
         {
             if (used[i])
                 continue;
-            var loop = ImmutableArray.CreateBuilder<Point>();
+            List<int> loop = [];
             var side = i;
             while (side >= 0 && !used[side])
             {
                 used[side] = true;
-                loop.Add(sides[side].From.Place);
+                loop.Add(side);
                 side = Next(sides, leaving, side);
             }
             if (side != i)
                 broken++;
-            else if (loop.Count > 2)
-                loops.Add(Straightened(loop.ToImmutable()));
+            else
+                loops.Add(loop);
         }
         return loops;
     }
@@ -386,19 +410,26 @@ public static class FaceTracer
         return best;
     }
 
-    /// <summary>A ring without corners that lie on the straight line between their neighbours.</summary>
-    private static ImmutableArray<Point> Straightened(ImmutableArray<Point> ring)
+    /// <summary>A ring without corners that lie on the straight line between their neighbours; where it touches itself it keeps them.</summary>
+    private static ImmutableArray<Point> Straightened(Node[] ring)
     {
+        HashSet<Node> passed = new(ring.Length);
+        var touching = ring.Where(node => !passed.Add(node)).ToHashSet();
         var kept = ImmutableArray.CreateBuilder<Point>(ring.Length);
         for (var i = 0; i < ring.Length; i++)
         {
-            var before = kept.Count > 0 ? kept[^1] : ring[^1];
-            var (here, after) = (ring[i], ring[(i + 1) % ring.Length]);
+            var before = kept.Count > 0 ? kept[^1] : ring[^1].Place;
+            var (here, after) = (ring[i].Place, ring[(i + 1) % ring.Length].Place);
             var way = after - before;
-            if (way.Length == 0 || Math.Abs(way.Cross(here - before)) / way.Length > 0.006 || (here - before).Dot(after - here) < 0)
+            if (
+                way.Length == 0
+                || Math.Abs(way.Cross(here - before)) / way.Length > 0.006
+                || (here - before).Dot(after - here) < 0
+                || touching.Contains(ring[i])
+            )
                 kept.Add(here);
         }
-        return kept.Count > 2 ? kept.ToImmutable() : ring;
+        return kept.Count > 2 ? kept.ToImmutable() : [.. ring.Select(node => node.Place)];
     }
 
     /// <summary>Counter-clockwise loops are outlines; each clockwise one is a hole in the smallest outline around it.</summary>

@@ -25,48 +25,14 @@ public sealed record FoundRoom(Room Room, Region Outline, double GrossInternal, 
 public sealed record UnjoinedEnd(string WallId, bool AtStart, Point At, Point Meets, double Gap);
 
 /// <summary>The shell of one level, worked out: walls joined and cut, openings placed, rooms found.</summary>
-/// <param name="Voids">Flights that arrive on this level from below: their heads are ways in, the rest is a hole in the floor.</param>
-/// <param name="Things">Everything fixed that is no wall, opening or room, of whatever kind, in the order of ids.</param>
-/// <param name="Light">Ids of walls that are drawn without hatching: glass, movable and half-height ones.</param>
-public sealed record LevelSpace(
-    Level Level,
-    ImmutableDictionary<string, WallBody> Bodies,
-    ImmutableArray<WallPiece> Pieces,
-    ImmutableArray<OpeningPlace> Openings,
-    ImmutableArray<FoundRoom> Rooms,
-    ImmutableArray<Room> Unenclosed,
-    Lazy<LevelAreas> AreasFound,
-    ImmutableArray<Thing> Things,
-    ImmutableArray<Boundary> Boundaries,
-    ImmutableArray<SettingOutLine> SettingOutLines,
-    ImmutableArray<Flight> Voids,
-    ImmutableHashSet<string> Light,
-    PlanRules Rules
-)
+public sealed record LevelSpace(Level Level, LevelWalls Walls, LevelFloor Floor, LevelFixtures Fixtures, PlanRules Rules)
 {
-    private readonly Lazy<ImmutableArray<Region>> faces = new(() =>
-        FaceTracer.Trace(Fine(Bodies, Openings).Where(piece => piece.Opening is null).Select(piece => piece.Body), []).Solid
-    );
-    private readonly Lazy<ImmutableArray<Region>> heavy = new(() =>
-        FaceTracer
-            .Trace(
-                Fine(Bodies, Openings).Where(piece => piece.Opening is null && !Light.Contains(piece.Wall.Id)).Select(piece => piece.Body),
-                []
-            )
-            .Solid
-    );
-    private readonly Lazy<ImmutableArray<UnjoinedEnd>> loose = new(() => Spaces.UnjoinedEnds.Of(Bodies));
-
-    private static IEnumerable<WallPiece> Fine(ImmutableDictionary<string, WallBody> bodies, ImmutableArray<OpeningPlace> openings)
-    {
-        var cut = openings.ToLookup(place => place.Wall.Id, place => place.Opening);
-        return bodies.Values.SelectMany(body => SpaceFinder.Pieces(body, cut[body.Wall.Id], 0.2));
-    }
-
     /// <summary>Within this of the plan's zero, in mm, a level lies on the ground: people come onto it over open edges.</summary>
     private const double OnGround = 1000;
 
-    public LevelAreas Areas => AreasFound.Value;
+    private readonly Lazy<Bounds> bounds = new(() =>
+        Walls.Pieces.Select(piece => piece.Body.Bounds).Aggregate(Fixtures.Bounds, (box, bounds) => box.Including(bounds))
+    );
 
     public string LevelId => Level.Id;
 
@@ -74,22 +40,22 @@ public sealed record LevelSpace(
 
     public static bool IsGround(Level level) => Math.Abs(level.Elevation) < OnGround;
 
-    /// <summary>Cut faces of the walls, united.</summary>
-    public ImmutableArray<Region> WallFaces => faces.Value;
+    public ImmutableDictionary<string, WallBody> Bodies => Walls.Bodies;
 
-    /// <summary>The faces of those walls that are hatched.</summary>
-    public ImmutableArray<Region> HatchedFaces => Light.IsEmpty ? WallFaces : heavy.Value;
+    public ImmutableArray<WallPiece> Pieces => Walls.Pieces;
 
-    public ImmutableArray<UnjoinedEnd> UnjoinedEnds => loose.Value;
+    public ImmutableArray<OpeningPlace> Openings => Walls.Openings;
 
-    private readonly Lazy<Bounds> bounds = new(() =>
-        Pieces
-            .Select(piece => piece.Body.Bounds)
-            .Concat(Things.Select(thing => thing.Floor().Bounds))
-            .Concat(Boundaries.Select(b => Geometry.Bounds.Around([b.Start, b.End, b.Line.At(b.Line.Length / 2)])))
-            .Concat(Voids.Select(v => v.Floor().Bounds))
-            .Aggregate(Geometry.Bounds.Empty, (box, bounds) => box.Including(bounds))
-    );
+    public ImmutableArray<FoundRoom> Rooms => Floor.Rooms;
+
+    public ImmutableArray<Thing> Things => Fixtures.Things;
+
+    public ImmutableArray<Boundary> Boundaries => Fixtures.Boundaries;
+
+    /// <summary>The steps and slopes on this level.</summary>
+    public IEnumerable<Flight> Flights => Things.OfType<Flight>();
+
+    public IEnumerable<Platform> Platforms => Things.OfType<Platform>();
 
     /// <summary>The box around everything of the shell, in mm; empty where nothing is.</summary>
     public Bounds Bounds => bounds.Value;
@@ -103,12 +69,5 @@ public sealed record LevelSpace(
 
     public double NetInternal => Rooms.Sum(room => room.NetInternal);
 
-    private readonly Lazy<SpatialIndex<FoundRoom>> roomIndex = new(() => new SpatialIndex<FoundRoom>(Rooms, room => room.Outline.Bounds));
-
-    public FoundRoom? RoomAt(Point p) => roomIndex.Value.Meeting(Geometry.Bounds.Around([p])).Find(room => room.Outline.Holds(p));
-
-    /// <summary>The steps and slopes on this level, and the decks they lead to.</summary>
-    public IEnumerable<Flight> Flights => Things.OfType<Flight>();
-
-    public IEnumerable<Platform> Platforms => Things.OfType<Platform>();
+    public FoundRoom? RoomAt(Point p) => Floor.RoomAt(p);
 }

@@ -46,19 +46,12 @@ public static class SpaceFinder
             .Where(name => UsualWallTypes.Find(plan, name)?.Kind is WallKind.Glass or WallKind.Movable or WallKind.HalfHeight)
             .ToHashSet();
         var (rooms, unenclosed) = Rooms(level, [.. plan.OnLevel<Room>(levelId)], faces, traced.Free, lost);
+        var areas = new Lazy<LevelAreas>(() => walls.IsEmpty ? LevelAreas.None : LevelAreas.Of(walls, bodies, traced, rooms));
         return new LevelSpace(
             level,
-            bodies,
-            pieces,
-            places,
-            rooms,
-            unenclosed,
-            new Lazy<LevelAreas>(() => walls.IsEmpty ? LevelAreas.None : LevelAreas.Of(walls, bodies, traced, rooms)),
-            things,
-            boundaries,
-            [.. plan.OnLevel<SettingOutLine>(levelId)],
-            voids,
-            [.. walls.Where(wall => light.Contains(wall.WallType)).Select(wall => wall.Id)],
+            new LevelWalls(bodies, pieces, places, [.. walls.Where(wall => light.Contains(wall.WallType)).Select(wall => wall.Id)]),
+            new LevelFloor(rooms, unenclosed, areas),
+            new LevelFixtures(things, boundaries, [.. plan.OnLevel<SettingOutLine>(levelId)], voids),
             plan.Rules
         );
     }

@@ -1,4 +1,6 @@
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Things.Columns;
+using Wellsedes.Core.Things.Fittings;
 using Wellsedes.Core.Things.KeepClears;
 using Wellsedes.Core.Things.LowCeilings;
 using Wellsedes.Core.Things.Marks;

@@ -18,29 +18,36 @@ public sealed class GapGraph
 
     private readonly Dictionary<Obstacle, int> indexes;
     private readonly Obstacle[] obstacles;
-    private readonly Attachment[][] rims;
+
+    /// <summary>The attachments of every rim, one rim after another in the order they are walked; where each rim's begin.</summary>
+    private readonly Attachment[] attachments;
+    private readonly int[] starts;
     private readonly int[] firstSlot;
     private readonly int[] faces;
-    private readonly List<(int Face, int Other, Narrow Narrow)>?[] doors;
+    private readonly List<Door>?[] doors;
     private readonly GapCells? cells;
     private readonly Bounds square;
 
+    private readonly Outermost outermost;
+
     /// <summary>Builds the graph; an earlier graph over nearly the same obstacles lends what has not changed.</summary>
     public static GapGraph Build(SpatialIndex<Obstacle> all, GapGraph? before = null, Work? work = null) =>
-        new(Outermost(all, work), before, work);
+        new(Outermost.Of(all, before?.outermost, work), before, work);
 
-    private GapGraph(Obstacle[] obstacles, GapGraph? before, Work? work)
+    private GapGraph(Outermost outermost, GapGraph? before, Work? work)
     {
-        this.obstacles = obstacles;
-        indexes = new Dictionary<Obstacle, int>(obstacles.Length);
-        for (var i = 0; i < obstacles.Length; i++)
-            indexes[obstacles[i]] = i;
+        this.outermost = outermost;
+        obstacles = outermost.Obstacles;
+        indexes = Outermost.OrderOf(obstacles);
         square = SquareAround(obstacles, before?.square);
-        cells = GapCells.Build(obstacles, square, before?.square == square ? before.cells : null, work);
-        List<Narrow> narrows = [];
+        var earlier = before?.square == square ? before : null;
+        var difference = earlier is null ? null : SceneDifference.Between(earlier.obstacles, obstacles);
+        cells = GapCells.Build(obstacles, square, earlier?.cells, difference is null ? null : new(difference, indexes), work);
+        List<Narrow> narrows = new(earlier?.NarrowCount ?? 0);
         List<Crossing> crossings = [];
         cells?.Collect(narrows, crossings);
-        (rims, firstSlot, faces, doors) = Trace(narrows, crossings);
+        var links = new Links(indexes, narrows, crossings);
+        (starts, attachments, firstSlot, faces, doors) = Trace(links, narrows, crossings);
         NarrowCount = narrows.Count;
     }
 
@@ -48,67 +55,6 @@ public sealed class GapGraph
 
     /// <summary>The obstacles that lie wholly inside no other one.</summary>
     internal IReadOnlyList<Obstacle> Outer => obstacles;
-
-    /// <summary>Leaves out obstacles that lie wholly inside another one.</summary>
-    private static Obstacle[] Outermost(SpatialIndex<Obstacle> all, Work? work)
-    {
-        // Of those in the very same place one is enough to look among.
-        var apart = LargestOfTheSame(all.All);
-        var index = apart.Count == all.Count ? all : new SpatialIndex<Obstacle>(apart, obstacle => obstacle.Grown.Bounds);
-        var order = new Dictionary<Obstacle, int>(index.Count, ReferenceEqualityComparer.Instance);
-        for (var i = 0; i < index.Count; i++)
-            order[index.All[i]] = i;
-        List<Obstacle> outer = new(index.Count);
-        foreach (var one in index.All)
-        {
-            var box = one.Grown.Bounds;
-            var (seen, covered) = (0L, false);
-            // What covers it holds the middle of its box, so only that is looked at.
-            index.Meeting(
-                Bounds.Around([box.Centre]),
-                two =>
-                {
-                    seen++;
-                    if (two == one || !two.Grown.Bounds.Holds(box) || !two.Grown.Covers(one.Grown))
-                        return true;
-                    // Of two that cover each other the later stays: one of them must.
-                    if (order[two] < order[one] && one.Grown.Covers(two.Grown))
-                        return true;
-                    covered = true;
-                    return false;
-                }
-            );
-            work?.Count(seen);
-            if (!covered)
-                outer.Add(one);
-        }
-        return [.. outer];
-    }
-
-    /// <summary>Of obstacles whose boxes are the same to a tenth of a millimetre, those that no other one of them covers; in order.</summary>
-    private static List<Obstacle> LargestOfTheSame(IReadOnlyList<Obstacle> all)
-    {
-        var largest = new Dictionary<(long, long, long, long), Obstacle>(all.Count);
-        HashSet<Obstacle>? gone = null;
-        foreach (var one in all)
-        {
-            var box = one.Grown.Bounds;
-            var place = (Tenth(box.Centre.X), Tenth(box.Centre.Y), Tenth(box.Width), Tenth(box.Height));
-            if (!largest.TryAdd(place, one) && largest[place] is var other)
-            {
-                if (other.Grown.Covers(one.Grown))
-                    (gone ??= new(ReferenceEqualityComparer.Instance)).Add(one);
-                else if (one.Grown.Covers(other.Grown))
-                {
-                    (gone ??= new(ReferenceEqualityComparer.Instance)).Add(other);
-                    largest[place] = one;
-                }
-            }
-        }
-        return gone is null ? [.. all] : [.. all.Where(obstacle => !gone.Contains(obstacle))];
-
-        static long Tenth(double value) => (long)Math.Round(value * 10);
-    }
 
     /// <summary>A square that holds everything; its size steps in powers of two so that small moves keep it.</summary>
     private static Bounds SquareAround(Obstacle[] obstacles, Bounds? before)
@@ -127,47 +73,66 @@ public sealed class GapGraph
         return new Bounds(x, y, x + size, y + size);
     }
 
-    private (Attachment[][], int[], int[], List<(int, int, Narrow)>?[]) Trace(List<Narrow> narrows, List<Crossing> crossings)
+    /// <summary>Which two obstacles each link joins, narrow places first, then crossings.</summary>
+    private readonly struct Links
     {
-        var ends = new List<Attachment>[obstacles.Length];
-        for (var i = 0; i < ends.Length; i++)
-            ends[i] = [];
-        for (var link = 0; link < narrows.Count; link++)
+        public readonly int[] OfA;
+        public readonly int[] OfB;
+
+        public Links(Dictionary<Obstacle, int> indexes, List<Narrow> narrows, List<Crossing> crossings)
         {
-            var narrow = narrows[link];
-            ends[indexes[narrow.A]].Add(new Attachment(narrow.PositionA, link, true));
-            ends[indexes[narrow.B]].Add(new Attachment(narrow.PositionB, link, false));
+            var count = narrows.Count + crossings.Count;
+            (OfA, OfB) = (new int[count], new int[count]);
+            for (var link = 0; link < narrows.Count; link++)
+                (OfA[link], OfB[link]) = (indexes[narrows[link].A], indexes[narrows[link].B]);
+            for (var link = 0; link < crossings.Count; link++)
+                (OfA[narrows.Count + link], OfB[narrows.Count + link]) = (indexes[crossings[link].A], indexes[crossings[link].B]);
         }
-        for (var link = 0; link < crossings.Count; link++)
+    }
+
+    private (int[], Attachment[], int[], int[], List<Door>?[]) Trace(Links links, List<Narrow> narrows, List<Crossing> crossings)
+    {
+        var total = links.OfA.Length;
+        var start = new int[obstacles.Length + 1];
+        for (var link = 0; link < total; link++)
         {
-            var crossing = crossings[link];
-            ends[indexes[crossing.A]].Add(new Attachment(crossing.PositionA, narrows.Count + link, true));
-            ends[indexes[crossing.B]].Add(new Attachment(crossing.PositionB, narrows.Count + link, false));
+            start[links.OfA[link] + 1]++;
+            start[links.OfB[link] + 1]++;
         }
-        var slotAt = new (int After, int Before)[(narrows.Count + crossings.Count) * 2];
+        for (var i = 0; i < obstacles.Length; i++)
+            start[i + 1] += start[i];
+        var fill = start[..obstacles.Length];
+        var ends = new Attachment[2 * total];
+        for (var link = 0; link < total; link++)
+        {
+            var (a, b) =
+                link < narrows.Count
+                    ? (narrows[link].PositionA, narrows[link].PositionB)
+                    : (crossings[link - narrows.Count].PositionA, crossings[link - narrows.Count].PositionB);
+            ends[fill[links.OfA[link]]++] = new Attachment(a, link, true);
+            ends[fill[links.OfB[link]]++] = new Attachment(b, link, false);
+        }
+        var slotAt = new (int After, int Before)[2 * total];
         var first = new int[obstacles.Length + 1];
-        var sorted = new Attachment[obstacles.Length][];
         for (var i = 0; i < obstacles.Length; i++)
         {
-            ends[i].Sort((x, y) => x.Position != y.Position ? x.Position.CompareTo(y.Position) : x.Link.CompareTo(y.Link));
-            sorted[i] = [.. ends[i]];
-            var count = sorted[i].Length;
-            first[i + 1] = first[i] + Math.Max(1, count);
-            for (var k = 0; k < count; k++)
-                slotAt[sorted[i][k].Link * 2 + (sorted[i][k].IsA ? 0 : 1)] = (first[i] + k, first[i] + (k + count - 1) % count);
+            var rim = ends.AsSpan(start[i]..start[i + 1]);
+            if (rim.Length > 1)
+                rim.Sort(static (x, y) => x.Position != y.Position ? x.Position.CompareTo(y.Position) : x.Link.CompareTo(y.Link));
+            first[i + 1] = first[i] + Math.Max(1, rim.Length);
+            for (var k = 0; k < rim.Length; k++)
+                slotAt[rim[k].Link * 2 + (rim[k].IsA ? 0 : 1)] = (first[i] + k, first[i] + (k + rim.Length - 1) % rim.Length);
         }
         var union = new UnionFind(first[^1]);
-        for (var link = 0; link < narrows.Count; link++)
+        for (var link = 0; link < total; link++)
         {
             var (a, b) = (slotAt[link * 2], slotAt[link * 2 + 1]);
-            union.Join(a.After, b.Before);
-            union.Join(a.Before, b.After);
-        }
-        for (var i = 0; i < crossings.Count; i++)
-        {
-            var link = narrows.Count + i;
-            var (a, b) = (slotAt[link * 2], slotAt[link * 2 + 1]);
-            if (crossings[i].Enters)
+            if (link < narrows.Count)
+            {
+                union.Join(a.After, b.Before);
+                union.Join(a.Before, b.After);
+            }
+            else if (crossings[link - narrows.Count].Enters)
                 union.Join(a.Before, b.After);
             else
                 union.Join(a.After, b.Before);
@@ -175,16 +140,16 @@ public sealed class GapGraph
         var face = new int[first[^1]];
         for (var slot = 0; slot < face.Length; slot++)
             face[slot] = union.Find(slot);
-        var ways = new List<(int, int, Narrow)>?[face.Length];
+        var ways = new List<Door>?[face.Length];
         for (var link = 0; link < narrows.Count; link++)
         {
             var (left, right) = (face[slotAt[link * 2].After], face[slotAt[link * 2].Before]);
             if (left == right)
                 continue;
-            (ways[left] ??= []).Add((left, right, narrows[link]));
-            (ways[right] ??= []).Add((right, left, narrows[link]));
+            (ways[left] ??= []).Add(new Door(right, narrows[link], false));
+            (ways[right] ??= []).Add(new Door(left, narrows[link], true));
         }
-        return (sorted, first, face, ways);
+        return (start, ends, first, face, ways);
     }
 
     /// <summary>The face that touches an obstacle's rim at a position of it; -1 when the obstacle lies inside another.</summary>
@@ -192,7 +157,7 @@ public sealed class GapGraph
     {
         if (!indexes.TryGetValue(obstacle, out var index))
             return -1;
-        var rim = rims[index];
+        var rim = attachments.AsSpan(starts[index]..starts[index + 1]);
         var slot = rim.Length == 0 ? 0 : rim.Length - 1;
         for (var k = 0; k < rim.Length && rim[k].Position <= position; k++)
             slot = k;
@@ -220,7 +185,10 @@ public sealed class GapGraph
 
     internal int SlotCount => faces.Length;
 
-    internal IReadOnlyList<(int Face, int Other, Narrow Narrow)> From(int face) => doors[face] ?? [];
+    /// <summary>Through a narrow place into another face; ToLeft when that lies on the left of the line from A to B.</summary>
+    internal readonly record struct Door(int Other, Narrow Narrow, bool ToLeft);
+
+    internal IReadOnlyList<Door> From(int face) => doors[face] ?? [];
 }
 
 /// <summary>Disjoint sets with path halving.</summary>

@@ -4,98 +4,108 @@ using Wellsedes.Core.Geometry;
 namespace Wellsedes.Core.Walkways;
 
 /// <summary>
-/// A line to draw for a way: through the narrow places it passes, climbing in between to where most room is, then
-/// shortened where it keeps its clearance. It is for the eye; the width comes from the gap graph.
+/// A line to draw for a way: through the narrow places it passes, climbing from each to where most room is (between two
+/// narrow places there is one such place), then shortened where it keeps its clearance. It is for the eye; the width
+/// comes from the gap graph.
 /// </summary>
 public static class Route
 {
-    private const double Step = 60;
+    /// <summary>Nobody is led farther from everything than this, in mm, outside the building.</summary>
+    private const double FarEnough = 3000;
 
-    public static ImmutableArray<Point> Of(WalkwayAnalysis analysis, Way way)
+    private const double ShortestStep = 4;
+
+    /// <summary>Headings that are tried, in degrees from the last one, the straightest first.</summary>
+    private static readonly double[] Turns = [0, 25, -25, 50, -50, 75, -75];
+
+    /// <summary>Where none of these leads up, as beside a thing that one stands against.</summary>
+    private static readonly double[] BackTurns = [90, -90, 105, -105, 130, -130, 155, -155, 180];
+
+    /// <exception cref="OperationCanceledException">Nobody waits for it any more.</exception>
+    public static ImmutableArray<Point> Of(WalkwayAnalysis analysis, Way way, CancellationToken cancel = default)
     {
-        var target = way.Access.At;
         var room = way.Access.On is null ? 0 : Math.Min(way.Width / 2, 400);
-        var end = target + way.Access.Outward * room;
+        var end = way.Access.At + way.Access.Outward * room;
         var face = analysis.FaceOf(end);
-        if (face < 0 || !analysis.Widest.Reached(face))
+        if (!analysis.Widest.Reached(face))
             return [];
-        var obstacles = analysis.Scene.Obstacles;
         List<Point> points = [end];
-        foreach (var narrow in analysis.Widest.Passed(face))
+        var radius = way.Width / 2 * 0.98;
+        var heading = way.Access.On is null ? new Point(1, 0) : way.Access.Outward;
+        foreach (var (_, narrow, toLeft) in analysis.Widest.Passed(face))
         {
+            cancel.ThrowIfCancellationRequested();
             var gate = Point.Middle(narrow.OnA, narrow.OnB);
-            var across = (narrow.OnB - narrow.OnA).Unit().Left();
-            // The side of the gate that faces where we come from.
-            var back = (points[^1] - gate).Dot(across) >= 0 ? across : across * -1;
-            var here = Climb(points[^1], (gate - points[^1]).Unit(), obstacles);
-            var there = Climb(gate, back, obstacles);
-            points.AddRange(here.Skip(1));
-            points.AddRange(there.Reverse());
+            var left = (narrow.OnB - narrow.OnA).Unit().Left();
+            var last = heading;
+            var towards = toLeft ? left : left * -1;
+            heading = towards * -1;
+            if (analysis.IsClear(points[^1], gate, radius))
+            {
+                points.Add(gate);
+                continue;
+            }
+            points.AddRange(Climb(analysis, points[^1], last, double.PositiveInfinity).Skip(1));
+            points.AddRange(Enumerable.Reverse(Climb(analysis, gate, towards, double.PositiveInfinity)));
         }
-        return [.. Shorten(points, obstacles, way.Width / 2 * 0.98)];
+        points.AddRange(Climb(analysis, points[^1], heading, FarEnough).Skip(1));
+        return [.. Shorten(analysis, points, radius)];
     }
 
-    /// <summary>Up the clearance from a point, in small steps, until it grows no more.</summary>
-    private static Point[] Climb(Point from, Point direction, ImmutableArray<Obstacle> obstacles)
+    /// <summary>Up the clearance from a point, until it grows no more or is enough.</summary>
+    private static List<Point> Climb(WalkwayAnalysis analysis, Point from, Point heading, double enough)
     {
         List<Point> path = [from];
-        var clearance = Clearance(from, obstacles);
-        for (var i = 0; i < 400; i++)
+        var clearance = analysis.ClearanceAt(from);
+        var step = Math.Max(20, clearance / 4);
+        for (var i = 0; i < 600 && clearance < enough; i++)
         {
-            Point? best = null;
-            var most = clearance + 1e-6;
-            for (var turn = -75; turn <= 75; turn += 15)
+            if ((Best(Turns) ?? (path.Count == 1 && step <= ShortestStep ? Best(BackTurns) : null)) is { } best)
+            {
+                path.Add(best.At);
+                (heading, clearance) = (best.Heading, best.Clearance);
+                step = Math.Clamp(step * 1.5, ShortestStep, Math.Max(20, clearance / 3));
+            }
+            else if (step > ShortestStep)
+                step /= 2;
+            else
+                break;
+        }
+        return path;
+
+        (Point At, Point Heading, double Clearance)? Best(double[] turns)
+        {
+            (Point, Point, double)? best = null;
+            // Between parallel sides it neither grows nor falls: straight on is as good.
+            var most = clearance - 2e-4;
+            foreach (var turn in turns)
             {
                 var (sin, cos) = Angles.SinCos(turn);
-                var heading = new Point(direction.X * cos - direction.Y * sin, direction.X * sin + direction.Y * cos);
-                var next = path[^1] + heading * Step;
-                var room = Clearance(next, obstacles);
-                if (room > most)
-                    (best, most) = (next, room);
+                var way = new Point(heading.X * cos - heading.Y * sin, heading.X * sin + heading.Y * cos);
+                var room = analysis.ClearanceAt(path[^1] + way * step, clearance + step + 1);
+                if (room > most + 1e-4)
+                    (best, most) = ((path[^1] + way * step, way, room), room);
             }
-            if (best is not { } taken || most > 3000)
-                break;
-            direction = (taken - path[^1]).Unit();
-            path.Add(taken);
-            clearance = most;
+            return best;
         }
-        return [.. path];
     }
 
-    private static double Clearance(Point p, ImmutableArray<Obstacle> obstacles)
-    {
-        var least = double.PositiveInfinity;
-        foreach (var obstacle in obstacles)
-            least = Math.Min(least, obstacle.Shape.DistanceTo(p));
-        return least;
-    }
-
-    private static List<Point> Shorten(List<Point> points, ImmutableArray<Obstacle> obstacles, double radius)
+    /// <summary>Pulled straight: from each point to the farthest one that it sees with room enough, found by doubling.</summary>
+    private static List<Point> Shorten(WalkwayAnalysis analysis, List<Point> points, double radius)
     {
         List<Point> kept = [points[0]];
         var at = 0;
         while (at < points.Count - 1)
         {
-            var next = at + 1;
-            for (var far = points.Count - 1; far > at + 1; far--)
-                if (Clear(points[at], points[far], obstacles, radius))
-                {
-                    next = far;
-                    break;
-                }
-            kept.Add(points[next]);
-            at = next;
+            var (sees, reach) = (at + 1, 2);
+            while (at + reach < points.Count && analysis.IsClear(points[at], points[at + reach], radius))
+                (sees, reach) = (at + reach, reach * 2);
+            for (var less = reach / 2; less > 0; less /= 2)
+                if (sees + less < points.Count && analysis.IsClear(points[at], points[sees + less], radius))
+                    sees += less;
+            kept.Add(points[sees]);
+            at = sees;
         }
         return kept;
-    }
-
-    private static bool Clear(Point a, Point b, ImmutableArray<Obstacle> obstacles, double radius)
-    {
-        var line = Convex.Capsule(a, b, 0);
-        var box = line.Bounds.Grown(radius);
-        foreach (var obstacle in obstacles)
-            if (obstacle.Shape.Bounds.Meets(box) && Gap.Between(line, obstacle.Shape).Width < radius)
-                return false;
-        return true;
     }
 }

@@ -20,12 +20,6 @@ internal sealed record ShellScene(
     /// <summary>How far outside an entrance people come from, in mm beyond the wall's face.</summary>
     private const double Outside = 5;
 
-    /// <summary>Edges that nobody steps over are this thick, in mm.</summary>
-    private const double EdgeThickness = 2;
-
-    /// <summary>A flight joins a platform's edge when it ends within this of it, in mm.</summary>
-    private const double Joins = 60;
-
     public static ShellScene Of(LevelSpace space, Checks checks, ImmutableArray<Arrival> arrivals, bool stepFree)
     {
         var obstacles = ImmutableArray.CreateBuilder<Obstacle>();
@@ -66,11 +60,10 @@ internal sealed record ShellScene(
                 targets.Add(ExitTarget(place, inward, closed.GetValueOrDefault(place.Opening.Id), checks));
         }
         OpenEdges(space, sources);
-        foreach (var platform in space.Platforms)
-            Edges(platform, space, stepFree, obstacles);
+        obstacles.AddRange(new PlatformEdges(space, stepFree, space.Flights.Where(flight => IsWalkedOver(flight, space, stepFree))).All());
         foreach (var flight in space.Flights)
             Flights(flight, true, space, checks, arrivals, stepFree, obstacles, sources, targets);
-        foreach (var hole in space.Voids)
+        foreach (var hole in space.Fixtures.Voids)
             Flights(hole, false, space, checks, arrivals, stepFree, obstacles, sources, targets);
         return new ShellScene(checks, arrivals, obstacles.ToImmutable(), sources.ToImmutable(), targets.ToImmutable());
     }
@@ -136,47 +129,13 @@ internal sealed record ShellScene(
         }
     }
 
-    /// <summary>The edges of a platform nobody steps over, open where a flight joins it.</summary>
-    private static void Edges(Platform platform, LevelSpace space, bool stepFree, ImmutableArray<Obstacle>.Builder obstacles)
-    {
-        if (Math.Abs(platform.Rise) <= (stepFree ? space.Rules.LevelChange.Value : space.Rules.HighestStep.Value))
-            return;
-        var corners = platform.Floor().Corners.ToArray();
-        var usable = space.Flights.Where(f => f.ToLevelId.Length == 0 && (!stepFree || IsStepFree(f, space.Rules))).ToArray();
-        for (var i = 0; i < corners.Length; i++)
-        {
-            var (from, to) = (corners[i], corners[(i + 1) % corners.Length]);
-            var along = (to - from).Unit();
-            var length = from.DistanceTo(to);
-            List<(double From, double To)> gaps = [];
-            foreach (var flight in usable)
-            foreach (var end in (ReadOnlySpan<int>)[-1, 1])
-            {
-                var a = flight.Placement.Out(new Point(-flight.Width / 2, end * flight.Depth / 2)) - from;
-                var b = flight.Placement.Out(new Point(flight.Width / 2, end * flight.Depth / 2)) - from;
-                if (Math.Abs(along.Cross(a)) <= Joins && Math.Abs(along.Cross(b)) <= Joins)
-                    gaps.Add((Math.Min(a.Dot(along), b.Dot(along)), Math.Max(a.Dot(along), b.Dot(along))));
-            }
-            var at = 0.0;
-            var part = 0;
-            foreach (var gap in gaps.Where(g => g.To > 0 && g.From < length).OrderBy(g => g.From).Append((length, length)))
-            {
-                if (gap.Item1 - at > EdgeThickness)
-                {
-                    var middle = from + along * ((at + gap.Item1) / 2);
-                    var strip = Convex
-                        .Rectangle(default, gap.Item1 - at, EdgeThickness)
-                        .At(new Placement(middle.X, middle.Y, Angles.Of(along)));
-                    obstacles.Add(new Obstacle(platform.Id, $"Edge of {platform.Called()}", $"{i}-{part++}", strip));
-                }
-                at = Math.Max(at, gap.Item2);
-            }
-        }
-    }
-
     /// <summary>Whether a wheelchair gets up a flight: a ramp no steeper than the rules say (1 : 12 by the house).</summary>
     public static bool IsStepFree(Flight flight, PlanRules rules) =>
         flight.Kind == FlightKind.Ramp && flight.Depth >= flight.Rise * rules.RampRun.Value - Tolerance.Length;
+
+    /// <summary>Whether a flight within the level is a way, asked with or without steps.</summary>
+    private static bool IsWalkedOver(Flight flight, LevelSpace space, bool stepFree) =>
+        flight.ToLevelId.Length == 0 && (!stepFree || IsStepFree(flight, space.Rules));
 
     private static void Flights(
         Flight flight,
@@ -191,12 +150,16 @@ internal sealed record ShellScene(
     )
     {
         var name = flight.Called();
-        if (flight.ToLevelId.Length == 0 && (!stepFree || IsStepFree(flight, space.Rules)))
+        if (IsWalkedOver(flight, space, stepFree))
         {
             // Walked over from end to end; nobody steps over its sides.
             foreach (var side in (ReadOnlySpan<int>)[-1, 1])
             {
-                var strip = Convex.Rectangle(new Point(side * (flight.Width + EdgeThickness) / 2, 0), EdgeThickness, flight.Depth);
+                var strip = Convex.Rectangle(
+                    new Point(side * (flight.Width + PlatformEdges.Thickness) / 2, 0),
+                    PlatformEdges.Thickness,
+                    flight.Depth
+                );
                 obstacles.Add(new Obstacle(flight.Id, name, $"side{side}", strip.At(flight.Placement)));
             }
             return;

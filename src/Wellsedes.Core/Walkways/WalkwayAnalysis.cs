@@ -12,9 +12,6 @@ public sealed class WalkwayAnalysis
     /// <summary>Room beyond this radius in mm at a target makes no way wider in practice, and bounds the search.</summary>
     private const double RoomRadius = 2500;
 
-    /// <summary>More changed obstacles than this, and working everything out anew is quicker than asking what changed.</summary>
-    private const int FewChanges = 200;
-
     /// <summary>The room to stand at one access point: the disc's radius, what stops it, and the rim its centre is nearest to.</summary>
     private sealed record Standing(double Radius, Obstacle? Blocker, Obstacle? Nearest, double RimPosition, Bounds DependsOn, int Steps);
 
@@ -39,41 +36,38 @@ public sealed class WalkwayAnalysis
             index = new SpatialIndex<Obstacle>(Graph.Outer, obstacle => obstacle.Grown.Bounds);
         Widest = new WidestWays(Graph, scene.Sources);
         var changed = before is null ? null : Changed(before.Scene, scene);
+        standings.EnsureCapacity(scene.Targets.Length);
         foreach (var target in scene.Targets)
             standings[target] =
-                changed is not null
-                && before!.standings.TryGetValue(target, out var known)
-                && !known.Any(standing => standing is not null && changed.Any(box => box.Meets(standing.DependsOn)))
+                changed is not null && before!.standings.TryGetValue(target, out var known) && !Touches(changed, known)
                     ? known
                     : new Standing?[target.Access.Length];
-        Ways = [.. scene.Targets.Select(WidestTo)];
+        var ways = new Way[scene.Targets.Length];
+        Together.For(ways.Length, i => ways[i] = WidestTo(scene.Targets[i], standings[scene.Targets[i]]));
+        Ways = [.. ways];
     }
 
     /// <summary>The widest way to a target that is none of the scene's own.</summary>
-    public Way To(Target target)
+    public Way To(Target target) => WidestTo(target, new Standing?[target.Access.Length]);
+
+    /// <summary>The obstacles that came or went, by their boxes.</summary>
+    private static SpatialIndex<Obstacle> Changed(WalkwayScene before, WalkwayScene now)
     {
-        standings[target] = new Standing?[target.Access.Length];
-        var way = WidestTo(target);
-        standings.Remove(target);
-        return way;
+        var difference = SceneDifference.Whole(before.Obstacles.AsSpan(), now.Obstacles.AsSpan());
+        return new SpatialIndex<Obstacle>([.. difference.Gone.Concat(difference.Come)], obstacle => obstacle.Shape.Bounds);
     }
 
-    /// <summary>The boxes of obstacles that came or went; null when there are too many to be worth it.</summary>
-    private static List<Bounds>? Changed(WalkwayScene before, WalkwayScene now)
+    private static bool Touches(SpatialIndex<Obstacle> changed, Standing?[] standings)
     {
-        var old = before.Obstacles.ToHashSet();
-        List<Bounds> boxes = [];
-        foreach (var obstacle in now.Obstacles)
-            if (!old.Remove(obstacle))
-                boxes.Add(obstacle.Shape.Bounds);
-        boxes.AddRange(old.Select(obstacle => obstacle.Shape.Bounds));
-        return boxes.Count > FewChanges ? null : boxes;
+        foreach (var standing in standings)
+            if (standing is not null && changed.AnyMeeting(standing.DependsOn))
+                return true;
+        return false;
     }
 
-    private Way WidestTo(Target target)
+    private Way WidestTo(Target target, Standing?[] rooms)
     {
         var best = new Way(target, 0, null, target.Access.IsEmpty ? default : target.Access[0]);
-        var rooms = standings[target];
         for (var i = 0; i < target.Access.Length; i++)
         {
             var access = target.Access[i];
@@ -87,18 +81,39 @@ public sealed class WalkwayAnalysis
             var route = Widest.PinchTo(face);
             var routeWidth = route?.Width ?? Math.Min(2 * RoomRadius, Widest.WidthTo(face));
             var width = Math.Min(2 * standing.Radius, routeWidth);
-            if (width <= best.Width)
+            // Of two as wide as each other the first stays, whatever the last figure.
+            if (width <= best.Width + 1e-6)
                 continue;
-            var pinch =
-                2 * standing.Radius < routeWidth && standing.Blocker is not null && access.On is not null
-                    ? StandingPinch(access, standing.Blocker, standing.Radius)
-                    : route;
-            best = new Way(target, width, pinch, access);
+            best = new Way(target, width, PinchAt(access, standing, route, routeWidth), access);
         }
         return best;
     }
 
     internal int FaceOf(Point p) => Graph.FaceAt(p);
+
+    /// <summary>How far everything is from a point, in mm, no more than the bound; 0 or less inside something.</summary>
+    internal double ClearanceAt(Point p, double bound = double.PositiveInfinity) =>
+        index.LeastDistance(p, static (obstacle, at) => obstacle.Shape.DistanceTo(at), bound);
+
+    /// <summary>Whether nothing comes nearer to a straight line than a distance in mm.</summary>
+    internal bool IsClear(Point from, Point to, double distance)
+    {
+        var line = Convex.Capsule(from, to, 0);
+        var clear = true;
+        index.Meeting(line.Bounds.Grown(distance), obstacle => clear = Gap.Between(line, obstacle.Shape).Width >= distance);
+        return clear;
+    }
+
+    /// <summary>What makes it no wider: the room to stand, or the narrowest place on the way.</summary>
+    private static Pinch? PinchAt(Access access, Standing standing, Pinch? route, double routeWidth)
+    {
+        if (standing.Blocker is not { } blocker || access.On is not { } on)
+            return route;
+        // Along a wall both are the same gap, and whether one passes it to stand in it is nobody's question.
+        var sameGap = route is not null && ((route.A, route.B) == (on, blocker) || (route.B, route.A) == (on, blocker));
+        var room = 2 * standing.Radius - routeWidth;
+        return room < -Tolerance.Length || (sameGap && room <= Tolerance.Length) ? StandingPinch(access, blocker, standing.Radius) : route;
+    }
 
     private static Pinch StandingPinch(Access access, Obstacle blocker, double radius)
     {

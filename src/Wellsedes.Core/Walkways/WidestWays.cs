@@ -23,11 +23,10 @@ public sealed class WidestWays
 {
     private readonly GapGraph graph;
     private readonly double[] width;
-    private readonly (int Face, Narrow Narrow)[] cameFrom;
+    private readonly (int Face, GapGraph.Door? Door)[] cameFrom;
 
     /// <summary>The narrowest place passed on the way to each face.</summary>
     private readonly Narrow?[] narrowest;
-    private readonly Dictionary<Narrow, Pinch> pinches = new(ReferenceEqualityComparer.Instance);
 
     /// <summary>What narrowed the way before it came to the source a face was reached from.</summary>
     private readonly Pinch?[] before;
@@ -36,13 +35,13 @@ public sealed class WidestWays
     {
         this.graph = graph;
         width = new double[graph.SlotCount];
-        cameFrom = new (int, Narrow)[graph.SlotCount];
+        cameFrom = new (int, GapGraph.Door?)[graph.SlotCount];
         narrowest = new Narrow?[graph.SlotCount];
         before = new Pinch?[graph.SlotCount];
-        Array.Fill(cameFrom, (-1, null!));
+        Array.Fill(cameFrom, (-1, null));
         var done = new bool[graph.SlotCount];
         // What comes from a source has no narrow place yet, and the source's index for the face it comes from.
-        var queue = new PriorityQueue<(int Face, int From, Narrow? Narrow), double>();
+        var queue = new PriorityQueue<(int Face, int From, GapGraph.Door? Door), double>();
         for (var i = 0; i < sources.Count; i++)
             if (graph.FaceAt(sources[i].At) is >= 0 and var face)
                 queue.Enqueue((face, i, null), -sources[i].Width);
@@ -50,7 +49,7 @@ public sealed class WidestWays
         {
             if (done[next.Face])
                 continue;
-            if (next.Narrow is not { } narrow)
+            if (next.Door is not { Narrow: var narrow } door)
             {
                 width[next.Face] = sources[next.From].Width;
                 before[next.Face] = sources[next.From].Pinch;
@@ -58,25 +57,25 @@ public sealed class WidestWays
             else
             {
                 width[next.Face] = Math.Min(width[next.From], narrow.Width);
-                cameFrom[next.Face] = (next.From, narrow);
+                cameFrom[next.Face] = (next.From, door);
                 before[next.Face] = before[next.From];
                 var passed = narrowest[next.From];
                 narrowest[next.Face] = passed is not null && passed.Width <= narrow.Width ? passed : narrow;
             }
             done[next.Face] = true;
-            foreach (var (_, other, onward) in graph.From(next.Face))
-                if (!done[other])
-                    queue.Enqueue((other, next.Face, onward), -Math.Min(width[next.Face], onward.Width));
+            foreach (var onward in graph.From(next.Face))
+                if (!done[onward.Other])
+                    queue.Enqueue((onward.Other, next.Face, onward), -Math.Min(width[next.Face], onward.Narrow.Width));
         }
     }
 
     /// <summary>The narrow places passed from a source to a face, the last one first.</summary>
-    internal IEnumerable<Narrow> Passed(int face)
+    internal IEnumerable<GapGraph.Door> Passed(int face)
     {
-        while (face >= 0 && cameFrom[face].Narrow is { } narrow)
+        while (face >= 0 && cameFrom[face] is { Door: { } door, Face: var from })
         {
-            yield return narrow;
-            face = cameFrom[face].Face;
+            yield return door;
+            face = from;
         }
     }
 
@@ -90,10 +89,6 @@ public sealed class WidestWays
         var least = narrowest[face];
         if (before[face] is { } earlier && (least is null || earlier.Width <= least.Width))
             return earlier;
-        if (least is null)
-            return null;
-        if (!pinches.TryGetValue(least, out var pinch))
-            pinches[least] = pinch = Pinch.Of(least);
-        return pinch;
+        return least?.Pinch;
     }
 }

@@ -144,6 +144,21 @@ public sealed class EditingTests
     }
 
     [Fact]
+    public void Many_set_aside_wait_in_columns_no_longer_than_the_building_is_deep()
+    {
+        var sample = new Sample().Room(30_000, 20_000);
+        string[] ids = [.. Enumerable.Range(0, 500).Select(i => $"stool-{i:000}")];
+        for (var i = 0; i < ids.Length; i++)
+            sample.Place(ids[i], "ottoman", 1000 + i % 25 * 1000, 1000 + i / 25 * 900);
+        sample.Do(new SetItemsAside([.. ids], true));
+        var waiting = ids.Select(id => sample.Plan.Find<Item>(id)!).ToArray();
+        Assert.All(waiting, item => Assert.True(item.SetAside));
+        Assert.Equal(500, waiting.Select(item => (item.X, item.Y)).Distinct().Count());
+        Assert.InRange(waiting.Min(item => item.Y), 0, 20_000);
+        Assert.True(waiting.Max(item => item.X) < 0);
+    }
+
+    [Fact]
     public void Duplicates_get_numbers_of_their_own()
     {
         var sample = new Sample().Room().Place("a", "round-table-1525", 2000, 3000);

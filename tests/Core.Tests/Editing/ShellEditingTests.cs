@@ -3,6 +3,8 @@ using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Spaces;
+using Wellsedes.Core.Things.Columns;
+using Wellsedes.Core.Things.Fittings;
 
 namespace Wellsedes.Core.Tests.Editing;
 
@@ -202,7 +204,7 @@ public sealed class ShellEditingTests
             sample.Refused(new SetWallLength("room-south", 5000, Stays.Start, WallSide.Left)).Message
         );
         Assert.Contains("at least three sides", sample.Refused(Chain("c", true, WallLine.Centre, "Stud 100", (0, 0), (500, 0))).Message);
-        Assert.Contains("no wall wall type", sample.Refused(Chain("c", false, WallLine.Centre, "Paper 1", (0, 0), (500, 0))).Message);
+        Assert.Contains("no wall type", sample.Refused(Chain("c", false, WallLine.Centre, "Paper 1", (0, 0), (500, 0))).Message);
         sample.Do(new Remove(["room-south"]));
         Assert.Empty(sample.Plan.All<Opening>());
     }

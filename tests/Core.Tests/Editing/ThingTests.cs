@@ -2,6 +2,8 @@ using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Spaces;
+using Wellsedes.Core.Things.Columns;
+using Wellsedes.Core.Things.Fittings;
 using Wellsedes.Core.Things.LowCeilings;
 
 namespace Wellsedes.Core.Tests.Editing;
@@ -39,6 +41,40 @@ public sealed class ThingTests
         var slanted = sample.Plan.Find<Wall>("c-3")!;
         Assert.Equal(500 + 50 + 100, Math.Abs(slanted.Line.Nearest(sample.Plan.Find<Column>("c")!.Placement.Origin).Left), 6);
         Assert.Equal(700 + 50, disc.Bounds.MinX, 6);
+    }
+
+    [Fact]
+    public void A_new_stair_goes_up_to_the_level_above_by_risers_nearest_to_the_usual_ones()
+    {
+        var ready = Flight.ThingKind.Ready.Single(one => one.Label == "Stair");
+        var made = ready.From(Flight.ThingKind.Make("f", L, PlanStart.SchemeId, default));
+        var alone = new Sample().Do(new PutThing(made)).Plan.Find<Flight>("f")!;
+        Assert.Equal(("", 2700, 15), (alone.ToLevelId, alone.Rise, alone.Risers));
+        var sample = new Sample()
+            .Do(new PutLevel(new Level("up", "First floor", 3000, 2700)))
+            .Do(new PutLevel(new Level("top", "Second floor", 6100, 2700)));
+        sample.Do(new PutThing(made));
+        var flight = sample.Plan.Find<Flight>("f")!;
+        // 3000 / 175 = 17.1: 17 risers of 176.
+        Assert.Equal(("up", 3000, 17), (flight.ToLevelId, flight.Rise, flight.Risers));
+        // One that stands is changed by what is typed, and 0 is then a mistake.
+        Assert.Equal("risers", sample.Refused(new PutThing(flight with { Risers = 0 })).Field);
+    }
+
+    [Fact]
+    public void Every_form_a_kind_is_offered_in_can_be_put_into_a_new_plan()
+    {
+        foreach (var kind in Things.Shipped.Library.Kinds.All)
+        {
+            var template = kind.Make("new", L, PlanStart.SchemeId, new(3000, 2000));
+            foreach (var ready in kind.Ready.IsDefault ? [new ReadyMade(kind.Word, thing => thing)] : kind.Ready)
+                Assert.Equal(kind.Type, new Sample().Room().Do(new PutThing(ready.From(template))).Plan.Find("new")!.GetType());
+        }
+        var fittings = Things.Fittings.Fitting.ThingKind;
+        Assert.Equal(
+            Enum.GetValues<FittingKind>(),
+            fittings.Ready.Select(ready => ((Fitting)ready.From(fittings.Make("f", L, "", default))).Kind)
+        );
     }
 
     [Fact]

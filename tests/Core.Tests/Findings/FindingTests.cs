@@ -2,6 +2,7 @@ using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Findings;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Things.Columns;
 using Wellsedes.Core.Things.KeepClears;
 
 namespace Wellsedes.Core.Tests.Findings;

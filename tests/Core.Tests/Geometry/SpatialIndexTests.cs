@@ -41,6 +41,19 @@ public sealed class SpatialIndexTests
             );
 
     [Fact]
+    public void The_least_distance_is_that_of_looking_at_everything_no_more_than_the_bound() =>
+        Gen.Select(Box.Array[0, 200], Gen.Double[-1e6, 1e6], Gen.Double[-1e6, 1e6], Gen.Double[0, 1e6])
+            .Sample(
+                (boxes, x, y, bound) =>
+                {
+                    var index = new SpatialIndex<int>([.. Enumerable.Range(0, boxes.Length)], i => boxes[i]);
+                    var least = index.LeastDistance(new Point(x, y), (i, at) => boxes[i].DistanceTo(at), bound);
+                    Assert.Equal(boxes.Select(box => box.DistanceTo(Bounds.Around([new Point(x, y)]))).Append(bound).Min(), least);
+                },
+                iter: 300
+            );
+
+    [Fact]
     public void A_visitor_that_has_seen_enough_sees_no_more()
     {
         var index = new SpatialIndex<int>([.. Enumerable.Range(0, 1000)], _ => new Bounds(0, 0, 1, 1));

@@ -57,6 +57,14 @@ public sealed class BoundedWorkTests
     }
 
     [Fact]
+    public void Decks_laid_over_each_other_cost_nearly_what_there_is_of_them()
+    {
+        long Row(int count) =>
+            StepsOf(With(Enumerable.Range(0, count).Select(i => new Platform($"d{i}", L, 3000 + 900 * i, 5000, 0, 2400, 1600, 300))));
+        Assert.InRange(Row(100), 1, 5 * Row(25));
+    }
+
+    [Fact]
     public void A_heap_grows_nearly_as_the_things_in_it()
     {
         long Heap(int count) => StepsOf(With(Enumerable.Range(0, count).Select(i => Table(i, 9000, 6000))));

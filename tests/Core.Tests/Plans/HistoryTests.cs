@@ -24,7 +24,7 @@ public sealed class HistoryTests
 
     private bool Undo(string author)
     {
-        var next = history.NextUndo(author)!;
+        var next = history.NextUndo(author).Next!;
         var back = next.Change.Reversed("Undid");
         if (!plan.TryApply(back, out _, out _))
             return false;
@@ -34,7 +34,7 @@ public sealed class HistoryTests
 
     private void Redo(string author)
     {
-        var next = history.NextRedo(author)!;
+        var next = history.NextRedo(author).Next!;
         Log(author, next.Change, null, next.Revision);
     }
 
@@ -50,7 +50,7 @@ public sealed class HistoryTests
         Assert.True(Undo("ash"));
         Assert.Null(plan.Find("a"));
         Assert.NotNull(plan.Find("b"));
-        Assert.Null(history.NextUndo("ash"));
+        Assert.Null(history.NextUndo("ash").Next);
     }
 
     [Fact]
@@ -63,7 +63,7 @@ public sealed class HistoryTests
         Redo("ash");
         Redo("ash");
         Assert.Equal(2100, plan.Find<Item>("a")!.X);
-        Assert.Null(history.NextRedo("ash"));
+        Assert.Null(history.NextRedo("ash").Next);
         Undo("ash");
         Assert.Equal(2000, plan.Find<Item>("a")!.X);
         Redo("ash");
@@ -76,7 +76,7 @@ public sealed class HistoryTests
         Edit("ash", Place("a"));
         Undo("ash");
         Edit("ash", Place("b"));
-        Assert.Null(history.NextRedo("ash"));
+        Assert.Null(history.NextRedo("ash").Next);
     }
 
     [Fact]
@@ -85,7 +85,7 @@ public sealed class HistoryTests
         Edit("ash", Place("a"));
         Edit("teasel", new MoveItems(["a"], 100, 0));
         Assert.False(Undo("ash"));
-        Assert.Equal(["teasel"], history.BuiltOnBy(history.NextUndo("ash")!, "ash"));
+        Assert.Equal(["teasel"], history.BuiltOnBy(history.NextUndo("ash").Next!, "ash"));
         Undo("teasel");
         Assert.True(Undo("ash"));
     }

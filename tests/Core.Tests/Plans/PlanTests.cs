@@ -1,6 +1,7 @@
 using CsCheck;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Things;
+using Wellsedes.Core.Things.Columns;
 using Wellsedes.Core.Things.Marks;
 using Wellsedes.Core.Things.Zones;
 

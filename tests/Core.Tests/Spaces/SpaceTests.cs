@@ -1,6 +1,7 @@
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Things.Columns;
 
 namespace Wellsedes.Core.Tests.Spaces;
 
@@ -35,7 +36,7 @@ public sealed class SpaceTests
         var door = Assert.Single(south, piece => piece.Opening is not null);
         Assert.Equal(1000, door.Body.Bounds.Width, 6);
         // Cut faces: four walls of an 8 x 6 m room, 200 thick, closed corners, less the door.
-        Assert.Equal((8.4 * 6.4 - 8 * 6 - 0.2) * 1e6, space.WallFaces.Sum(face => face.Area), 1);
+        Assert.Equal((8.4 * 6.4 - 8 * 6 - 0.2) * 1e6, space.Walls.Faces.Sum(face => face.Area), 1);
     }
 
     [Fact]

@@ -2,6 +2,8 @@ using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
 using Wellsedes.Core.Spaces;
+using Wellsedes.Core.Things.Columns;
+using Wellsedes.Core.Things.Fittings;
 using Wellsedes.Core.Things.LowCeilings;
 
 namespace Wellsedes.Core.Tests.Spaces;
@@ -33,8 +35,8 @@ public sealed class WallTests
         Assert.Equal(6 * 0.81, room.GrossInternal, 6);
         Assert.Equal(3, room.Outline.Outline.Length);
         // Outset 100: 1.1 times the size; mitres are whole.
-        Assert.Equal(6 * 1.21, space.Areas.GrossExternal, 6);
-        Assert.Equal(6 * 0.81, space.Areas.GrossInternal, 6);
+        Assert.Equal(6 * 1.21, space.Floor.Areas.GrossExternal, 6);
+        Assert.Equal(6 * 0.81, space.Floor.Areas.GrossInternal, 6);
     }
 
     [Fact]
@@ -45,8 +47,8 @@ public sealed class WallTests
             var space = Space([.. Box(6000, 4000), W("t", 2000, 4000, 2000, end, 100)]);
             Assert.Equal(2, space.Rooms.Length);
             Assert.Equal([7.03, 14.63], space.Rooms.Select(r => Math.Round(r.GrossInternal, 6)).Order());
-            Assert.Equal(6.2 * 4.2, space.Areas.GrossExternal, 6);
-            Assert.Empty(space.UnjoinedEnds);
+            Assert.Equal(6.2 * 4.2, space.Floor.Areas.GrossExternal, 6);
+            Assert.Empty(space.Walls.UnjoinedEnds);
         }
     }
 
@@ -62,11 +64,11 @@ public sealed class WallTests
     public void An_end_left_a_little_short_is_offered_to_meet()
     {
         var space = Space([.. Box(6000, 4000), W("t", 2000, 4000, 2000, 250, 100)]);
-        var end = Assert.Single(space.UnjoinedEnds);
+        var end = Assert.Single(space.Walls.UnjoinedEnds);
         Assert.Equal(("t", false), (end.WallId, end.AtStart));
         Assert.Equal(new Point(2000, 0), end.Meets);
         Assert.Equal(250, end.Gap, 6);
-        Assert.Empty(Space([.. Box(6000, 4000), W("t", 2000, 4000, 2000, 900, 100)]).UnjoinedEnds);
+        Assert.Empty(Space([.. Box(6000, 4000), W("t", 2000, 4000, 2000, 900, 100)]).Walls.UnjoinedEnds);
     }
 
     [Fact]
@@ -76,7 +78,7 @@ public sealed class WallTests
         var space = Space(W("a", -3000, 0, 3000, 0, 200, 3000), W("b", 3000, 0, -3000, 0, 200, 3000));
         var room = Assert.Single(space.Rooms);
         Assert.Equal(Math.PI * 2.9 * 2.9, room.GrossInternal, 0.005);
-        Assert.Equal(Math.PI * 3.1 * 3.1, space.Areas.GrossExternal, 0.005);
+        Assert.Equal(Math.PI * 3.1 * 3.1, space.Floor.Areas.GrossExternal, 0.005);
     }
 
     [Fact]
@@ -91,7 +93,7 @@ public sealed class WallTests
             new Fitting("sh", "l", FittingKind.Shaft, 9000, 1500, 0, 1000, 2000, 2700),
             new Room("r", "l", "Toilets", "Toilets", "", 2000, 3000, 2700),
         ];
-        var areas = Space(shell).Areas;
+        var areas = Space(shell).Floor.Areas;
         Assert.Equal(10.6 * 6.6, areas.GrossExternal, 6);
         Assert.Equal(10.0 * 6.0, areas.GrossInternal, 6);
         Assert.Equal(6.1 * 6.0 - 0.25 - 2.0, areas.NetInternal, 6);
@@ -110,8 +112,8 @@ public sealed class WallTests
             W("w", 0, 5000, 0, 0)
         );
         Assert.Equal(2, space.Rooms.Length);
-        Assert.Equal(10.2 * 5.2 + 4.2 * 5.0, space.Areas.GrossExternal, 6);
-        Assert.Equal(9.8 * 4.8 + 3.8 * 5.0, space.Areas.GrossInternal, 6);
+        Assert.Equal(10.2 * 5.2 + 4.2 * 5.0, space.Floor.Areas.GrossExternal, 6);
+        Assert.Equal(9.8 * 4.8 + 3.8 * 5.0, space.Floor.Areas.GrossInternal, 6);
     }
 
     [Fact]
@@ -127,7 +129,7 @@ public sealed class WallTests
         var space = Space([.. Box(8200, 6200), .. core]);
         Assert.Equal(2, space.Rooms.Length);
         Assert.Equal(8.0 * 6.0 - 2.2 * 1.2, space.Rooms.Max(room => room.GrossInternal), 6);
-        Assert.Equal(8.0 * 6.0, space.Areas.GrossInternal, 6);
+        Assert.Equal(8.0 * 6.0, space.Floor.Areas.GrossInternal, 6);
     }
 
     [Fact]
@@ -135,7 +137,7 @@ public sealed class WallTests
     {
         var split = Space([.. Box(8200, 6200), new Boundary("b", "l", new(3100, 0), new(3100, 6200))]);
         Assert.Equal([18.0, 30.0], split.Rooms.Select(room => Math.Round(room.GrossInternal, 6)).Order());
-        Assert.Equal(48.0, split.Areas.GrossInternal, 6);
+        Assert.Equal(48.0, split.Floor.Areas.GrossInternal, 6);
         Assert.Single(Space([.. Box(8200, 6200), new Boundary("b", "l", new(3100, 0), new(3100, 5000))]).Rooms);
     }
 
@@ -148,7 +150,7 @@ public sealed class WallTests
         var room = Assert.Single(space.Rooms);
         Assert.True(room.Named && !room.Walled);
         Assert.Equal(20.0, room.GrossInternal, 6);
-        Assert.Equal(0, space.Areas.GrossExternal);
+        Assert.Equal(0, space.Floor.Areas.GrossExternal);
     }
 
     [Fact]

@@ -95,6 +95,49 @@ public sealed class LevelWaysTests
     }
 
     [Theory]
+    [InlineData(0, 0, 300, true, true)]
+    [InlineData(500, 0, 300, true, true)]
+    [InlineData(500, 5, 300, true, true)]
+    [InlineData(0, 0, 312, true, true)]
+    [InlineData(0, 0, 450, true, false)]
+    [InlineData(0, 0, 600, false, false)]
+    [InlineData(-100, 0, 300, false, false)]
+    public void From_one_deck_people_walk_onto_the_next_when_it_is_no_more_than_a_step_higher(
+        double over,
+        double rotation,
+        double rise,
+        bool onFoot,
+        bool stepFree
+    )
+    {
+        // A ramp of 1 : 12 from the west up to the first deck at x = 5000; the second begins at 7000, or so much before.
+        var sample = new Sample().Room(12_000, 4000).Door(along: 500);
+        sample
+            .Do(new PutThing(new Flight("ramp", L, FlightKind.Ramp, 3200, 2000, 270, 1200, 3600, 300, 0)))
+            .Do(new PutThing(new Platform("first", L, 6000, 2000, 0, 2000, 2400, 300)))
+            .Do(new PutThing(new Platform("second", L, 9700 - over, 2000, rotation, 5400, 4800, rise)))
+            .Do(new PlaceItem("stool", PlanStart.SchemeId, L, "ottoman", 9000 - over, 2000));
+        Assert.Equal(onFoot, sample.State.Walkways.Ways.Single(way => way.Target.OwnerId == "stool").Width > 0);
+        sample
+            .Do(new DrawBoundary("b", L, new(8000 - over, 0), [new(new(8000 - over, 4000))], false))
+            .Do(new NameRoom("up", "Up", "", "", null, L, 8300 - over, 2000));
+        Assert.Equal(stepFree, In(sample, "up").StepFree);
+    }
+
+    [Theory]
+    [InlineData(0)]
+    [InlineData(5)]
+    [InlineData(35)]
+    public void Decks_laid_over_each_other_have_no_gap_in_their_edge(double rotation)
+    {
+        var sample = new Sample().Room(14_000, 9000).Door(along: 500);
+        for (var i = 0; i < 6; i++)
+            sample.Do(new PutThing(new Platform($"d{i}", L, 4000 + 1100 * i, 4500, i % 2 * rotation, 2400, 1600 + 100 * i, 300)));
+        sample.Do(new PlaceItem("stool", PlanStart.SchemeId, L, "ottoman", 6200, 4500));
+        Assert.Equal(0, sample.State.Walkways.Ways.Single(way => way.Target.OwnerId == "stool").Width);
+    }
+
+    [Theory]
     [InlineData(FlightKind.Stair, 1000, false)]
     [InlineData(FlightKind.Ramp, 3600, true)]
     [InlineData(FlightKind.Ramp, 3500, false)]
@@ -156,7 +199,7 @@ public sealed class LevelWaysTests
     {
         var sample = TwoLevels(1000);
         var above = sample.Planner.StateOf(sample.Plan, PlanStart.SchemeId, "up").Space;
-        Assert.Single(above.Voids);
+        Assert.Single(above.Fixtures.Voids);
         Assert.Equal(40 - 4, above.Rooms.Single().NetInternal, 6);
         sample.Do(new PlaceItem("t", PlanStart.SchemeId, "up", "round-table-1525", 5000, 4500));
         Assert.Contains(sample.State.Findings, f => f.Kind == FindingKind.Overlap && f.Between.Contains("a stair"));

@@ -12,6 +12,8 @@ using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
 using Wellsedes.Core.Things;
+using Wellsedes.Core.Things.Columns;
+using Wellsedes.Core.Things.Fittings;
 using Wellsedes.Core.Things.KeepClears;
 using Wellsedes.Core.Things.LowCeilings;
 using Wellsedes.Core.Things.Marks;

@@ -1,6 +1,7 @@
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Plans;
 
-namespace Wellsedes.Core.Plans;
+namespace Wellsedes.Core.Things.Columns;
 
 /// <summary>A column: round when Round is set (Width is then its diameter), else a rectangle about its middle.</summary>
 public sealed record Column(
@@ -22,7 +23,11 @@ public sealed record Column(
             "column",
             ThingStage.Shell,
             [],
-            (id, level, _, at) => new Column(id, level, at.X, at.Y, 0, 400, 400, false)
+            (id, level, _, at) => new Column(id, level, at.X, at.Y, 0, 350, 350, false),
+            [
+                new ReadyMade("Square column", column => column),
+                new ReadyMade("Round column", column => (Column)column with { Round = true }),
+            ]
         );
 
     public override string Word() => Kind.Word;
@@ -30,6 +35,8 @@ public sealed record Column(
     public override ThingEffect Effect() => ThingEffect.Solid;
 
     public override Convex Floor() => Round ? Convex.Disc(Placement.Origin, Width / 2) : base.Floor();
+
+    public override bool GoesUp() => true;
 
     public override Convex? Lost(double leastHeight) => Floor();
 

@@ -1,7 +1,8 @@
 using System.Text.Json.Serialization;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Plans;
 
-namespace Wellsedes.Core.Plans;
+namespace Wellsedes.Core.Things.Fittings;
 
 public enum FittingKind
 {
@@ -40,8 +41,25 @@ public sealed record Fitting(
             "fitting",
             ThingStage.Shell,
             [new ThingField("height", "Height", ThingFieldKind.Length), new ThingField("name", "Name", ThingFieldKind.Text)],
-            (id, level, _, at) => new Fitting(id, level, FittingKind.Counter, at.X, at.Y, 0, 1800, 600, 900)
+            (id, level, _, at) => new Fitting(id, level, FittingKind.Counter, at.X, at.Y, 0, 1800, 600, 900),
+            [
+                Ready(FittingKind.Counter, "Counter", 1800, 600, 900),
+                Ready(FittingKind.Toilet, "Toilet", 380, 700, 800),
+                Ready(FittingKind.Basin, "Basin", 550, 450, 850),
+                Ready(FittingKind.Sink, "Sink", 1000, 600, 900),
+                Ready(FittingKind.Bath, "Bath", 1700, 700, 550),
+                Ready(FittingKind.Shower, "Shower", 900, 900, 2000),
+                Ready(FittingKind.Radiator, "Radiator", 1000, 100, 600),
+                Ready(FittingKind.Shaft, "Shaft", 800, 600, 2700),
+                Ready(FittingKind.Socket, "Socket", 80, 80, 80),
+                Ready(FittingKind.DataPoint, "Data point", 80, 80, 80),
+                Ready(FittingKind.WaterPoint, "Water point", 80, 80, 80),
+            ]
         );
+
+    /// <summary>A fitting at the size it is put in at, in mm; common practice.</summary>
+    private static ReadyMade Ready(FittingKind kind, string label, double width, double depth, double height) =>
+        new(label, fitting => (Fitting)fitting with { Kind = kind, Width = width, Depth = depth, Height = height });
 
     [JsonIgnore]
     public bool IsPoint => Kind is FittingKind.Socket or FittingKind.DataPoint or FittingKind.WaterPoint;
@@ -57,6 +75,10 @@ public sealed record Fitting(
     public override string OwnName() => Name;
 
     public override ThingEffect Effect() => IsPoint ? ThingEffect.None : ThingEffect.Solid;
+
+    public override double Top() => Height;
+
+    public override bool GoesUp() => Kind == FittingKind.Shaft;
 
     public override Convex? Lost(double leastHeight) => Kind == FittingKind.Shaft ? Floor() : null;
 

@@ -1,0 +1,58 @@
+using System.Globalization;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Measure;
+using Wellsedes.Core.Plans;
+
+namespace Wellsedes.Core.Capacity;
+
+/// <summary>One line of a tally in words, said alike on the screen, on sheets and in files.</summary>
+/// <param name="Rest">What it is held against: "of 96"; "" where nothing is asked.</param>
+/// <param name="Over">How many more than asked: "4 over"; "" for none.</param>
+/// <param name="Share">How much of what is asked there is, from 0 to 1; null where nothing is asked.</param>
+/// <param name="Short">Whether it misses what is asked.</param>
+public sealed record TallyLine(string Name, string Value, string Rest = "", string Over = "", double? Share = null, bool Short = false);
+
+public static class TallyLines
+{
+    /// <summary>The lines of a tally, in the units of the plan, in the order they are told.</summary>
+    public static IEnumerable<TallyLine> Of(Tally tally, UnitSystem units)
+    {
+        yield return Counted("Seats", tally.Seats, tally.SeatsAsked);
+        yield return Counted("Tables", tally.Tables, tally.TablesAsked);
+        if (tally.Workstations > 0 || tally.WorkstationsAsked is not null)
+            yield return Counted("Workstations", tally.Workstations, tally.WorkstationsAsked);
+        if (tally.NetArea is { } net)
+            yield return new TallyLine("Net internal area", AreaText.Write(net, units));
+        if (tally.GrossArea is { } gross)
+            yield return new TallyLine("Gross internal area", AreaText.Write(gross, units));
+        if (tally.AreaPerSeat is { } each)
+            yield return tally.AreaPerSeatAsked is { } asked
+                ? new TallyLine(
+                    "Area per seat",
+                    AreaText.WriteSmall(each, units),
+                    $"of {AreaText.WriteSmall(asked, units)}",
+                    Short: each < asked - 1e-9
+                )
+                : new TallyLine("Area per seat", AreaText.WriteSmall(each, units));
+        if (tally.Narrowest is { } narrowest)
+            yield return new TallyLine(
+                "Narrowest walkway",
+                LengthText.WriteWidth(narrowest.Width, units),
+                $"of {LengthText.Write(narrowest.Needed, units)}{(units == UnitSystem.Metric ? "\u00a0mm" : "")}",
+                Share: Math.Clamp(narrowest.Width / narrowest.Needed, 0, 1),
+                Short: !Tolerance.Meets(narrowest.Width, narrowest.Needed)
+            );
+    }
+
+    private static TallyLine Counted(string name, int has, int? asked) =>
+        asked is not { } wanted
+            ? new TallyLine(name, has.ToString(CultureInfo.InvariantCulture))
+            : new TallyLine(
+                name,
+                has.ToString(CultureInfo.InvariantCulture),
+                $"of {wanted}",
+                has > wanted ? $"{has - wanted} over" : "",
+                wanted == 0 ? 1 : Math.Min(1, (double)has / wanted),
+                has < wanted
+            );
+}

@@ -1,0 +1,96 @@
+using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.Editing;
+using Wellsedes.Core.Planning;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Things;
+using Wellsedes.Core.Things.Columns;
+using Wellsedes.Core.Things.KeepClears;
+using Wellsedes.Core.Things.Zones;
+
+namespace Wellsedes.Core.Tests.Planning;
+
+/// <summary>What is kept from one state to the next is what working everything out anew gives, to the last figure.</summary>
+public sealed class KeptResultsTests
+{
+    private const string L = PlanStart.LevelId;
+    private const string S = PlanStart.SchemeId;
+
+    private static readonly string[] Kinds =
+    [
+        "round-table-1525",
+        "long-table-1830",
+        "banquet-chair",
+        "corner-desk-1600",
+        "ottoman",
+        "stage-deck-2000",
+        "screen-1600",
+    ];
+
+    public static TheoryData<int> Plans() => [.. Enumerable.Range(0, 20)];
+
+    /// <summary>A hundred edits of every kind on each of twenty plans, some of them only asked about.</summary>
+    [Theory]
+    [MemberData(nameof(Plans))]
+    public void After_every_edit_all_figures_are_those_worked_out_anew(int number)
+    {
+        var random = new Random(number);
+        var catalogue = Shipped.Library.Catalogue;
+        string[] kinds = [.. Kinds.Where(key => catalogue.Find(key) is not null)];
+        Assert.InRange(kinds.Length, 5, Kinds.Length);
+        double Along(double most) => Math.Round(random.NextDouble() * most / 10) * 10;
+        var (width, depth) = (7000 + 100.0 * random.Next(60), 6000 + 100.0 * random.Next(40));
+        var sample = new Sample().Room(width, depth).Door(along: 1500).Door(along: 2500, mark: OpeningMark.Exit, wall: "north");
+        for (var i = 0; i < 10; i++)
+            sample.Do(new PlaceItem($"i{i}", S, L, kinds[random.Next(kinds.Length)], Along(width), Along(depth), 5 * random.Next(72)));
+        var made = 10;
+        var done = 0;
+        for (var step = 0; step < 160 && done < 100; step++)
+        {
+            string[] items = [.. sample.Plan.All<Item>().Select(item => item.Id)];
+            string Some() => items.Length == 0 ? "none" : items[random.Next(items.Length)];
+            string[] several = [.. Enumerable.Range(0, 1 + random.Next(4)).Select(_ => Some()).Distinct()];
+            Edit edit = random.Next(18) switch
+            {
+                < 5 => new MoveItems([.. several], Along(1600) - 800, Along(1600) - 800),
+                5 => new RotateItems([.. several], 5 * random.Next(72)),
+                6 or 7 => new PlaceItem($"i{made++}", S, L, kinds[random.Next(kinds.Length)], Along(width), Along(depth)),
+                8 => new Remove([.. several]),
+                9 => new DuplicateItems([.. several], [.. several.Select(_ => $"i{made++}")], 400, 300),
+                10 => new SetItemsAside([.. several], random.Next(2) == 0),
+                11 => new ResizeItem(Some(), 900 + 10.0 * random.Next(90)),
+                12 => new SetSeats(Some(), new SeatsBySide(Around: random.Next(11))),
+                13 => new RaiseItem(Some(), random.Next(3) * 1100),
+                14 => new PutThing(new Column($"c{random.Next(3)}", L, Along(width), Along(depth), 0, 300, 300, random.Next(2) == 0)),
+                15 => new PutThing(new KeepClear("k", L, Along(width), Along(depth), 0, 900, 900, "")),
+                16 => new MoveWall("room-east", Along(400) - 200, 0),
+                _ => new PutThing(new Zone("z", S, L, Along(width), Along(depth), 0, 3000, 2500, "West")),
+            };
+            edit = edit with { Sure = true };
+            // Asking what an edit would do must leave nothing behind.
+            if (random.Next(3) == 0)
+                sample.Planner.Probe(sample.Plan, new MoveItems([Some()], 70, -40), S, L);
+            if (sample.Planner.Answer(sample.Plan, edit).Change is null)
+                continue;
+            sample.Do(edit);
+            done++;
+            Same(new Planner().StateOf(sample.Plan, S, L), sample.State, $"plan {number}, edit {step}: {edit}");
+        }
+        Assert.Equal(100, done);
+    }
+
+    private static void Same(PlanState anew, PlanState kept, string where)
+    {
+        var ways = kept.Walkways.Ways.ToDictionary(way => (way.Target.OwnerId, way.Target.Kind, way.Target.Index));
+        Assert.True(anew.Walkways.Ways.Length == kept.Walkways.Ways.Length, where);
+        foreach (var way in anew.Walkways.Ways)
+        {
+            var other = ways[(way.Target.OwnerId, way.Target.Kind, way.Target.Index)];
+            Assert.True(Math.Abs(way.Width - other.Width) < 1e-9, $"{where}: {way.Target.Name} {other.Width} kept, {way.Width} anew");
+        }
+        Assert.True(anew.Overlaps.SequenceEqual(kept.Overlaps), $"{where}: overlaps");
+        Assert.True(anew.Level.Rooms.SequenceEqual(kept.Level.Rooms), $"{where}: rooms");
+        Assert.True(anew.Level.Areas.SequenceEqual(kept.Level.Areas), $"{where}: zones");
+        Assert.Equal(anew.Tally.Seats, kept.Tally.Seats);
+        Assert.Equal(anew.Findings.Select(f => (f.Id, f.Title, f.Measured)), kept.Findings.Select(f => (f.Id, f.Title, f.Measured)));
+    }
+}
