@@ -15,6 +15,7 @@ using Wellsedes.Server.Features.Pictures;
 using Wellsedes.Server.Features.Plans;
 using Wellsedes.Server.Features.Projects;
 using Wellsedes.Server.Features.Sheets;
+using Wellsedes.Server.Features.Work;
 using Wellsedes.Server.Security;
 using Wellsedes.Server.StandIns;
 using Wellsedes.Store;
@@ -52,6 +53,7 @@ builder.Services.ConfigureApplicationCookie(options =>
 if (data is not null)
     builder.Services.AddDataProtection().PersistKeysToFileSystem(new DirectoryInfo(Path.Combine(data, "keys")));
 builder.Services.AddAuthorizationBuilder().SetFallbackPolicy(null);
+builder.Services.AddResponseCompression(StaticPages.Compress);
 builder.Services.AddAntiforgery(options => options.HeaderName = "X-Wellsedes-Token");
 builder.Services.AddRateLimiter(options =>
 {
@@ -71,7 +73,12 @@ builder
     .AddJsonProtocol(options => PlanJson.Configure(options.PayloadSerializerOptions));
 builder.Services.AddOpenApi();
 builder.Services.AddSingleton<Roles>();
+builder.Services.AddSingleton<Followers>();
 builder.Services.AddSingleton<OpenPlans>();
+builder.Services.AddSingleton<Desk>();
+builder.Services.AddSingleton<IWorkKind, SheetSet>();
+builder.Services.AddSingleton<BackgroundWork>();
+builder.Services.AddHostedService<IdlePlans>();
 builder.Services.AddSingleton<SimulatedMeter>();
 builder.Services.AddHostedService(services => services.GetRequiredService<SimulatedMeter>());
 builder.Services.AddSingleton(services => new PlanStore(
@@ -86,8 +93,9 @@ builder.WebHost.ConfigureKestrel(options => options.Limits.MaxRequestBodySize = 
 var app = builder.Build();
 app.UseExceptionHandler(errors => errors.Run(Failure.AnswerAsync));
 app.UseSecurityHeaders();
+app.UseWhen(StaticPages.IsAsked, pages => pages.UseResponseCompression());
 app.UseDefaultFiles();
-app.UseStaticFiles();
+app.UseStaticFiles(StaticPages.Options);
 app.UseAuthentication();
 app.UseRateLimiter();
 app.UseAuthorization();
@@ -103,7 +111,7 @@ api.MapMeter();
 api.MapSheets();
 app.MapHub<PlanHub>("/live");
 app.MapGet("/health", () => "well").AllowAnonymous();
-app.MapFallbackToFile("index.html").AllowAnonymous();
+app.MapFallbackToFile("index.html", StaticPages.Options).AllowAnonymous();
 if (args.Contains("--describe"))
     app.MapOpenApi("/openapi.json").AllowAnonymous();
 
@@ -144,6 +152,10 @@ internal static class Failure
         var (status, message) = error switch
         {
             PlanFaultException wrong => (409, $"The plan is open for reading only: {wrong.Message}"),
+            PlanInDoubtException or PlanRevisionClashException => (
+                503,
+                "The plan was changed elsewhere at the same moment and is being read again; try again in a moment."
+            ),
             BadHttpRequestException bad => (bad.StatusCode, "The request could not be read: " + bad.Message),
             IOException { HResult: 28 or unchecked((int)0x80070070) } => (507, DiskFull),
             not null when Innermost<Npgsql.PostgresException>(error) is { } said => said.SqlState switch

@@ -51,7 +51,8 @@ internal sealed class LogReader(JsonSerializerOptions json, string firstLevel)
                 ],
             },
             stored.Undoes,
-            stored.Redoes
+            stored.Redoes,
+            stored.Request
         );
 
         static EntityChange? Same(LoggedChange? logged, string id) => logged?.Change.Entities.FirstOrDefault(entity => entity.Id == id);

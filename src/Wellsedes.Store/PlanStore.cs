@@ -48,8 +48,8 @@ public sealed class PlanStore(IDbContextFactory<WellsedesContext> contexts, Json
     }
 
     /// <summary>
-    /// The plan from its newest snapshot and what came after, with its whole log; null when there is none. What cannot be
-    /// replayed is left off and said, so that every plan opens.
+    /// The plan from its newest snapshot and what came after, with the newest of its log; null when there is none. What cannot
+    /// be replayed is left off and said, so that every plan opens.
     /// </summary>
     public async Task<StoredPlan?> LoadAsync(Guid planId, CancellationToken cancel = default)
     {
@@ -64,7 +64,7 @@ public sealed class PlanStore(IDbContextFactory<WellsedesContext> contexts, Json
         var entities = JsonNode.Parse(snapshot.Entities)!.AsArray();
         var firstLevel = snapshot.Format < PlanFormat.Version ? PlanFormat.FirstLevel(entities) : "";
         PlanFormat.Raise(entities, snapshot.Format);
-        var changes = await context.Changes.AsNoTracking().Where(c => c.PlanId == planId).OrderBy(c => c.Revision).ToListAsync(cancel);
+        var changes = await ChangesAsync(context, planId, snapshot, cancel);
         var log = new LogReader(json, firstLevel);
         string? broken = null;
         foreach (var change in changes.Where(c => c.Revision <= snapshot.Revision))
@@ -103,23 +103,53 @@ public sealed class PlanStore(IDbContextFactory<WellsedesContext> contexts, Json
         );
     }
 
-    /// <summary>Writes one change. When this returns the change is on disk; when it throws nothing is.</summary>
-    /// <exception cref="PlanRevisionClashException">The plan is no longer at the revision before this one.</exception>
-    public async Task AppendAsync(Guid planId, LoggedChange logged, Plan after, CancellationToken cancel = default)
+    /// <summary>
+    /// The changes since a snapshot, and before it as many as can be undone; all of them where entities' versions follow only
+    /// from the whole log, as in plans of earlier formats.
+    /// </summary>
+    private static async Task<List<PlanChange>> ChangesAsync(
+        WellsedesContext context,
+        Guid planId,
+        PlanSnapshot snapshot,
+        CancellationToken cancel
+    )
     {
+        var all = context.Changes.AsNoTracking().Where(c => c.PlanId == planId).OrderBy(c => c.Revision);
+        if (snapshot.Versions is not null)
+        {
+            var newest = await all.Where(c => c.Revision > snapshot.Revision - History.Kept).ToListAsync(cancel);
+            if (newest.TrueForAll(change => change.Format == PlanFormat.Version))
+                return newest;
+        }
+        return await all.ToListAsync(cancel);
+    }
+
+    /// <summary>What the project of a plan is called.</summary>
+    public async Task<string> ProjectNameAsync(Guid planId, CancellationToken cancel = default)
+    {
+        await using var context = await contexts.CreateDbContextAsync(cancel);
+        return await context.Plans.Where(plan => plan.Id == planId).Select(plan => plan.Project!.Name).FirstAsync(cancel);
+    }
+
+    /// <summary>Writes changes, one after another. When this returns all are on disk; when it throws, all or none.</summary>
+    /// <param name="after">The plan after the last of them.</param>
+    /// <exception cref="PlanRevisionClashException">The plan is no longer at the revision before the first.</exception>
+    public async Task AppendAsync(Guid planId, IReadOnlyList<LoggedChange> changes, Plan after, CancellationToken cancel = default)
+    {
+        var last = changes[^1].Revision;
         await using var context = await contexts.CreateDbContextAsync(cancel);
         var record = new PlanRecord
         {
             Id = planId,
             Title = "",
-            Revision = logged.Revision - 1,
+            Revision = changes[0].Revision - 1,
         };
         context.Attach(record);
         record.Title = after.Details.Title;
-        record.Revision = logged.Revision;
+        record.Revision = last;
         record.ChangedAt = DateTime.UtcNow;
-        context.Add(
-            new PlanChange
+        context.AddRange(
+            changes.Select(logged => new PlanChange
             {
                 PlanId = planId,
                 Revision = logged.Revision,
@@ -130,10 +160,11 @@ public sealed class PlanStore(IDbContextFactory<WellsedesContext> contexts, Json
                 Format = PlanFormat.Version,
                 Undoes = logged.Undoes,
                 Redoes = logged.Redoes,
-            }
+                Request = logged.Request,
+            })
         );
-        if (logged.Revision % ChangesPerSnapshot == 0)
-            context.Add(Snapshot(planId, logged.Revision, after));
+        if (last / ChangesPerSnapshot > (changes[0].Revision - 1) / ChangesPerSnapshot)
+            context.Add(Snapshot(planId, last, after));
         try
         {
             await context.SaveChangesAsync(cancel);

@@ -68,6 +68,9 @@ public sealed class PlanChange
     public int Format { get; set; }
     public long? Undoes { get; set; }
     public long? Redoes { get; set; }
+
+    /// <summary>What its author's program calls the request it came by; null for one without a name.</summary>
+    public Guid? Request { get; set; }
 }
 
 /// <summary>All entities of a plan at a revision, so that opening it need not replay everything.</summary>

@@ -17,22 +17,12 @@ using Wellsedes.Store;
 namespace Wellsedes.Server.Tests;
 
 /// <summary>The guard over HTTP and in the database: refused is stored nowhere, and whatever is stored opens.</summary>
-public sealed class GuardTests(Cluster cluster) : IAsyncLifetime
+public sealed class GuardTests(Cluster cluster) : HouseTests(cluster)
 {
-    private House house = null!;
-
-    public ValueTask InitializeAsync()
-    {
-        house = new House(cluster.NewDatabase());
-        return ValueTask.CompletedTask;
-    }
-
-    public ValueTask DisposeAsync() => house.DisposeAsync();
-
     private async Task<WellsedesContext> ContextAsync()
     {
-        _ = house.Server;
-        return await house.Services.GetRequiredService<IDbContextFactory<WellsedesContext>>().CreateDbContextAsync();
+        _ = House.Server;
+        return await House.Services.GetRequiredService<IDbContextFactory<WellsedesContext>>().CreateDbContextAsync();
     }
 
     private static async Task<HttpResponseMessage> SendRawAsync(Visitor visitor, Guid plan, string edit) =>
@@ -53,7 +43,7 @@ public sealed class GuardTests(Cluster cluster) : IAsyncLifetime
     [InlineData("""{"do":"no-such-edit"}""", 400)]
     public async Task What_is_refused_is_stored_nowhere(string edit, int status)
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var plan = await owner.DemoPlanAsync();
         var before = await owner.Client.GetStringAsync($"/api/plans/{plan}/file");
         Assert.Equal(status, (int)(await SendRawAsync(owner, plan, edit)).StatusCode);
@@ -65,7 +55,7 @@ public sealed class GuardTests(Cluster cluster) : IAsyncLifetime
     [Fact]
     public async Task A_label_stays_as_long_as_it_is_through_forty_undos()
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var plan = await owner.DemoPlanAsync();
         await owner.DoAsync(plan, new MoveItems(["table-01"], 5, 0));
         for (var i = 0; i < 40; i++)
@@ -79,7 +69,7 @@ public sealed class GuardTests(Cluster cluster) : IAsyncLifetime
     [Fact]
     public async Task A_plan_that_fails_opens_for_reading_names_the_entity_and_takes_back_the_last_change()
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var plan = await owner.DemoPlanAsync();
         await owner.DoAsync(plan, new MoveItems(["table-01"], 5, 0));
         var whole = await owner.Client.GetStringAsync($"/api/plans/{plan}/file");
@@ -93,9 +83,9 @@ public sealed class GuardTests(Cluster cluster) : IAsyncLifetime
             last.Content = content.ToJsonString();
             await context.SaveChangesAsync();
         }
-        await house.DisposeAsync();
-        house = new House(house.Database);
-        owner = await house.OwnerAsync();
+        await House.DisposeAsync();
+        House = new House(House.Database);
+        owner = await House.OwnerAsync();
         var view = await owner.OpenAsync(plan);
         Assert.Equal(("", "Set the brief"), (view.Fault!.EntityId, view.Fault.LastChange));
         Assert.Contains("exactly one brief", view.Fault.Message);
@@ -113,7 +103,7 @@ public sealed class GuardTests(Cluster cluster) : IAsyncLifetime
     [Fact]
     public async Task A_log_that_does_not_fit_opens_as_far_as_it_does()
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var plan = await owner.DemoPlanAsync();
         await owner.DoAsync(plan, Visitor.Ottoman("o"));
         await owner.DoAsync(plan, new Remove(["o"]));
@@ -121,16 +111,16 @@ public sealed class GuardTests(Cluster cluster) : IAsyncLifetime
             await context
                 .Changes.Where(c => c.PlanId == plan && c.Revision == 1)
                 .ExecuteUpdateAsync(c => c.SetProperty(x => x.Content, "{\"label\":\"x\",\"entities\":[]}"));
-        await house.DisposeAsync();
-        house = new House(house.Database);
-        owner = await house.OwnerAsync();
+        await House.DisposeAsync();
+        House = new House(House.Database);
+        owner = await House.OwnerAsync();
         Assert.Contains("Revision 2", (await owner.OpenAsync(plan)).Fault!.Message);
     }
 
     [Fact]
     public async Task An_import_is_all_or_nothing()
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var project = await owner.DemoProjectAsync();
         var tidemill = JsonNode.Parse(await File.ReadAllBytesAsync(Path.Combine(Cluster.Root, "demo", "tidemill-house.wellsedes.json")))!;
         await using var context = await ContextAsync();
@@ -158,7 +148,7 @@ public sealed class GuardTests(Cluster cluster) : IAsyncLifetime
     [Fact]
     public async Task Pictures_that_a_plan_takes_can_be_exported_and_imported_again()
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var (project, plan) = (await owner.DemoProjectAsync(), await owner.DemoPlanAsync());
         // Noise does not pack: two pictures of 27 MB, 72 MB as text.
         for (var i = 0; i < 2; i++)
@@ -193,7 +183,7 @@ public sealed class GuardTests(Cluster cluster) : IAsyncLifetime
     [Fact]
     public async Task Junk_behind_a_pictures_end_is_refused_and_says_how_much()
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var plan = await owner.DemoPlanAsync();
         using var junk = new ByteArrayContent([.. Noise(20, 20, 1), .. new byte[19 * 1024 * 1024]]);
         var answer = await owner.Client.PostAsync($"/api/plans/{plan}/pictures?name=x", junk);
@@ -204,7 +194,7 @@ public sealed class GuardTests(Cluster cluster) : IAsyncLifetime
     [Fact]
     public async Task A_picture_is_deleted_when_nothing_uses_it_and_brought_back()
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var plan = await owner.DemoPlanAsync();
         using var sent = new ByteArrayContent(Noise(30, 20, 1));
         var picture = (
@@ -229,7 +219,7 @@ public sealed class GuardTests(Cluster cluster) : IAsyncLifetime
     [Fact]
     public async Task Deleted_plans_and_projects_come_back_until_they_are_gone_for_good()
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var (project, plan) = (await owner.DemoProjectAsync(), await owner.DemoPlanAsync());
         (await owner.Client.DeleteAsync($"/api/plans/{plan}")).EnsureSuccessStatusCode();
         Assert.Equal(HttpStatusCode.NotFound, (await owner.Client.GetAsync($"/api/plans/{plan}")).StatusCode);
@@ -252,7 +242,7 @@ public sealed class GuardTests(Cluster cluster) : IAsyncLifetime
     [Fact]
     public async Task The_projects_library_has_a_log_and_a_plan_takes_its_newest_by_an_edit()
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var (project, plan) = (await owner.DemoProjectAsync(), await owner.DemoPlanAsync());
         var table = CatalogueList.Shipped.Find("round-table-1525")! with { Key = "mill-table", Name = "Mill table" };
         async Task<LibraryItem> PutAsync(CatalogueItem item)
@@ -288,9 +278,49 @@ public sealed class GuardTests(Cluster cluster) : IAsyncLifetime
     }
 
     [Fact]
+    public async Task A_changed_own_item_is_refused_when_another_scheme_cannot_be_worked_out_with_it()
+    {
+        var owner = await House.OwnerAsync();
+        var plan = await owner.DemoPlanAsync();
+        var stick = CatalogueList.Shipped.Find("long-table-1830")! with
+        {
+            Key = "stick",
+            Name = "Stick",
+            Size = new ItemSize(200, 200, 700),
+            Seats = default,
+        };
+        await owner.DoAsync(plan, new PutOwnItem(new OwnItem("stick", stick)));
+        await owner.DoAsync(plan, new AddScheme("heap", "Heap"));
+        await owner.DoAsync(plan, new PlaceItem("s0", "heap", PlanStart.LevelId, "stick", 9000, 6000));
+        for (var count = 1; count < 128; count *= 2)
+        {
+            string[] ids = [.. Enumerable.Range(0, count).Select(i => $"s{i}")];
+            string[] more = [.. Enumerable.Range(count, count).Select(i => $"s{i}")];
+            await owner.DoAsync(plan, new DuplicateItems([.. ids], [.. more], 13, 7));
+            await owner.DoAsync(plan, new RotateItems([.. more], 90.0 / count));
+        }
+        var before = await owner.Client.GetStringAsync($"/api/plans/{plan}/file");
+        // Nobody looks at that scheme, and yet it must be worked out for whoever does next.
+        var long_ = stick with
+        {
+            Size = new ItemSize(8000, 60, 700),
+            Seats = new SeatsBySide(Front: 20, Back: 20),
+            MostSeats = 40,
+        };
+        var refused = await owner.EditAsync(plan, new PutOwnItem(new OwnItem("stick", long_)) { Sure = true });
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, refused.StatusCode);
+        Assert.Contains("more than 20,000,000 steps", await Visitor.MessageAsync(refused));
+        Assert.Equal(before, await owner.Client.GetStringAsync($"/api/plans/{plan}/file"));
+        await House.DisposeAsync();
+        House = new House(House.Database);
+        owner = await House.OwnerAsync();
+        Assert.Null((await owner.OpenAsync(plan)).Fault);
+    }
+
+    [Fact]
     public async Task A_rule_of_the_library_is_taken_into_a_plan_by_an_edit()
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var (project, plan) = (await owner.DemoProjectAsync(), await owner.DemoPlanAsync());
         var path = $"/api/projects/{project}/library-rules/main-aisles";
         var rule = Core.Rulebooks.HouseRules.MainAisle with { Source = "Fire plan of the mill" };
@@ -310,7 +340,7 @@ public sealed class GuardTests(Cluster cluster) : IAsyncLifetime
     [Fact]
     public async Task Figures_sheets_and_items_are_those_of_the_scheme_one_looks_at()
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var plan = await owner.DemoPlanAsync();
         var members = (
             await owner.Client.GetFromJsonAsync<Features.Plans.PlanView>($"/api/plans/{plan}?schemeId=members", Visitor.Answers)
@@ -326,7 +356,8 @@ public sealed class GuardTests(Cluster cluster) : IAsyncLifetime
             PlanJson.Options
         );
         var done = (await answer.Content.ReadFromJsonAsync<Features.Plans.EditDone>(Visitor.Answers))!;
-        Assert.Equal(("members", 149), (done.Changed.SchemeId, done.Changed.Figures.Tally.Seats));
+        var figures = Assert.Single(done.Changed.Figures);
+        Assert.Equal(("members", 149), (figures.SchemeId, figures.Figures.Tally.Seats));
         Assert.Equal(96, (await owner.OpenAsync(plan)).Figures.Tally.Seats);
         // Revisions hang on their sheet: each begins with A.
         foreach (var sheet in (string[])["sheet-a", "members-sheet"])

@@ -155,7 +155,7 @@ public sealed class InventedKindTests(Cluster cluster)
         foreach (var logged in log)
         {
             Assert.True(start.TryApply(logged.Change, out start, out _));
-            await store.AppendAsync(id, logged with { Author = author.ToString() }, start);
+            await store.AppendAsync(id, [logged with { Author = author.ToString() }], start);
         }
         var read = (await store.LoadAsync(id))!;
         Assert.Null(read.Broken);

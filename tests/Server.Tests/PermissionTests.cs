@@ -12,28 +12,19 @@ using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Editing;
 using Wellsedes.Formats.PlanFile;
 using Wellsedes.Server.Features.Plans;
+using Wellsedes.Server.Features.Work;
 using Wellsedes.Server.Security;
 using Wellsedes.Store;
 
 namespace Wellsedes.Server.Tests;
 
 /// <summary>Walks every endpoint and every hub call: nothing answers without permission.</summary>
-public sealed class PermissionTests(Cluster cluster) : IAsyncLifetime
+public sealed class PermissionTests(Cluster cluster) : HouseTests(cluster)
 {
-    private House house = null!;
-
-    public ValueTask InitializeAsync()
-    {
-        house = new House(cluster.NewDatabase());
-        return ValueTask.CompletedTask;
-    }
-
-    public ValueTask DisposeAsync() => house.DisposeAsync();
-
     private IEnumerable<(string Method, RouteEndpoint Endpoint, string Path)> Endpoints(Guid project, Guid plan)
     {
-        _ = house.Server;
-        foreach (var endpoint in house.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>())
+        _ = House.Server;
+        foreach (var endpoint in House.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>())
         {
             var pattern = "/" + endpoint.RoutePattern.RawText!.TrimStart('/');
             if (!pattern.StartsWith("/api/", StringComparison.Ordinal))
@@ -55,7 +46,7 @@ public sealed class PermissionTests(Cluster cluster) : IAsyncLifetime
             {
                 "projectId" => project.ToString(),
                 "planId" => plan.ToString(),
-                "personId" or "pictureId" or "deletedPlanId" => Guid.NewGuid().ToString(),
+                "personId" or "pictureId" or "deletedPlanId" or "file" => Guid.NewGuid().ToString(),
                 "sheetId" => "sheet-a",
                 "key" => "own-item",
                 "letter" => "A",
@@ -74,7 +65,7 @@ public sealed class PermissionTests(Cluster cluster) : IAsyncLifetime
     [Fact]
     public async Task Nothing_but_sign_in_answers_without_a_session()
     {
-        using var client = house.CreateClient();
+        using var client = House.CreateClient();
         var open = new List<string>();
         foreach (var (method, endpoint, path) in Endpoints(Guid.NewGuid(), Guid.NewGuid()))
         {
@@ -90,10 +81,10 @@ public sealed class PermissionTests(Cluster cluster) : IAsyncLifetime
     [Fact]
     public async Task Every_endpoint_of_a_project_or_plan_names_its_role_and_strangers_find_nothing()
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var (project, plan) = (await owner.DemoProjectAsync(), await owner.DemoPlanAsync());
         var other = await OtherProjectAsync(owner);
-        var viewer = await house.ViewerAsync();
+        var viewer = await House.ViewerAsync();
         var walked = 0;
         foreach (var (method, endpoint, path) in Endpoints(other.Project, other.Plan))
         {
@@ -113,7 +104,7 @@ public sealed class PermissionTests(Cluster cluster) : IAsyncLifetime
     [Fact]
     public async Task A_viewer_is_forbidden_whatever_needs_more()
     {
-        var viewer = await house.ViewerAsync();
+        var viewer = await House.ViewerAsync();
         var (project, plan) = (await viewer.DemoProjectAsync(), await viewer.DemoPlanAsync());
         var walked = 0;
         foreach (var (method, endpoint, path) in Endpoints(project, plan))
@@ -150,11 +141,11 @@ public sealed class PermissionTests(Cluster cluster) : IAsyncLifetime
                 .Where(m => m.GetBaseDefinition() == m)
         )
             Assert.True(method.GetCustomAttribute<NeedsPlanRoleAttribute>() is not null, $"{method.Name} names no role");
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var plan = await owner.DemoPlanAsync();
         var other = await OtherProjectAsync(owner);
-        var viewer = await house.ViewerAsync();
-        await using var link = await LinkAsync(viewer);
+        var viewer = await House.ViewerAsync();
+        await using var link = await House.LinkAsync(viewer, Demo.DemoSeed.ViewerEmail);
         await link.InvokeAsync("Follow", plan);
         Edit edit = Visitor.Ottoman("x");
         (string Call, object?[] Arguments)[] calls =
@@ -176,12 +167,17 @@ public sealed class PermissionTests(Cluster cluster) : IAsyncLifetime
             );
         }
         Assert.Contains("no such plan", (await Assert.ThrowsAsync<HubException>(() => link.InvokeAsync("Follow", other.Plan))).Message);
+        var work = await Assert.ThrowsAsync<HubException>(async () =>
+        {
+            await foreach (var _ in link.StreamAsync<WorkTold>("Work", other.Plan, new WorkOrder("sheet-set"))) { }
+        });
+        Assert.Contains("no such plan", work.Message);
     }
 
     [Fact]
     public async Task A_change_without_the_page_token_is_refused()
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         owner.Client.DefaultRequestHeaders.Remove("X-Wellsedes-Token");
         var answer = await owner.Client.PostAsJsonAsync("/api/projects", new { name = "Forged" });
         Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
@@ -190,7 +186,7 @@ public sealed class PermissionTests(Cluster cluster) : IAsyncLifetime
     [Fact]
     public async Task A_wrong_password_and_an_unknown_address_are_told_the_same()
     {
-        var visitor = new Visitor(house.CreateClient());
+        var visitor = new Visitor(House.CreateClient());
         var wrong = await visitor.SignInAsync(Demo.DemoSeed.OwnerEmail, "not-the-password");
         var unknown = await visitor.SignInAsync("nobody@tidemill.example", "not-the-password");
         Assert.Equal((HttpStatusCode.Unauthorized, HttpStatusCode.Unauthorized), (wrong.StatusCode, unknown.StatusCode));
@@ -200,35 +196,11 @@ public sealed class PermissionTests(Cluster cluster) : IAsyncLifetime
     [Fact]
     public async Task Pages_forbid_everything_from_elsewhere()
     {
-        using var client = house.CreateClient();
+        using var client = House.CreateClient();
         var policy = (await client.GetAsync("/health")).Headers.GetValues("Content-Security-Policy").Single();
         Assert.Contains("default-src 'none'", policy);
         Assert.DoesNotContain("unsafe", policy);
         Assert.DoesNotContain("http", policy);
-    }
-
-    private async Task<HubConnection> LinkAsync(Visitor visitor)
-    {
-        var cookie = "";
-        foreach (
-            var value in (await visitor.SignInAsync(Demo.DemoSeed.ViewerEmail, Demo.DemoSeed.Password)).Headers.GetValues("Set-Cookie")
-        )
-            if (value.StartsWith("wellsedes=", StringComparison.Ordinal))
-                cookie = value.Split(';')[0];
-        var link = new HubConnectionBuilder()
-            .WithUrl(
-                new Uri(house.Server.BaseAddress, "live"),
-                options =>
-                {
-                    options.HttpMessageHandlerFactory = _ => house.Server.CreateHandler();
-                    options.Transports = Microsoft.AspNetCore.Http.Connections.HttpTransportType.LongPolling;
-                    options.Headers["Cookie"] = cookie;
-                }
-            )
-            .AddJsonProtocol(options => PlanJson.Configure(options.PayloadSerializerOptions))
-            .Build();
-        await link.StartAsync();
-        return link;
     }
 
     private static async Task<(Guid Project, Guid Plan)> OtherProjectAsync(Visitor owner)

@@ -8,18 +8,8 @@ using Wellsedes.Formats.PlanFile;
 namespace Wellsedes.Server.Tests;
 
 /// <summary>Backings over HTTP: kept as they came, shown to those who may see the plan, carried in plan files.</summary>
-public sealed class PictureTests(Cluster cluster) : IAsyncLifetime
+public sealed class PictureTests(Cluster cluster) : HouseTests(cluster)
 {
-    private House house = null!;
-
-    public ValueTask InitializeAsync()
-    {
-        house = new House(cluster.NewDatabase());
-        return ValueTask.CompletedTask;
-    }
-
-    public ValueTask DisposeAsync() => house.DisposeAsync();
-
     /// <summary>A 2 x 2 PNG, whole.</summary>
     private static byte[] Png { get; } =
         Convert.FromBase64String("iVBORw0KGgoAAAANSUhEUgAAAAIAAAACCAIAAAD91JpzAAAAEElEQVR4nGOQs4kCIgYIBQASzgLRrSVhwAAAAABJRU5ErkJggg==");
@@ -37,7 +27,7 @@ public sealed class PictureTests(Cluster cluster) : IAsyncLifetime
     [Fact]
     public async Task A_picture_is_kept_as_it_came_and_travels_in_the_plan_file()
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var plan = await NewPlanAsync(owner);
         var taken = await (await SendAsync(owner, plan, Png)).Content.ReadFromJsonAsync<JsonObject>();
         var id = (string)taken!["id"]!;
@@ -57,7 +47,7 @@ public sealed class PictureTests(Cluster cluster) : IAsyncLifetime
     [Fact]
     public async Task What_is_no_picture_is_refused_with_its_name_and_nothing_is_kept()
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var plan = await NewPlanAsync(owner);
         var answer = await SendAsync(owner, plan, Png[..40], "torn.png");
         Assert.Equal(HttpStatusCode.UnprocessableEntity, answer.StatusCode);
@@ -68,10 +58,10 @@ public sealed class PictureTests(Cluster cluster) : IAsyncLifetime
     [Fact]
     public async Task A_viewer_sees_it_and_cannot_add_one()
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var plan = await NewPlanAsync(owner);
         var id = (string)(await (await SendAsync(owner, plan, Png)).Content.ReadFromJsonAsync<JsonObject>())!["id"]!;
-        var viewer = await house.ViewerAsync();
+        var viewer = await House.ViewerAsync();
         var shown = await viewer.Client.GetAsync($"/api/plans/{plan}/pictures/{id}");
         Assert.Equal("image/png", shown.Content.Headers.ContentType!.MediaType);
         Assert.Equal("nosniff", shown.Headers.GetValues("X-Content-Type-Options").Single());

@@ -10,24 +10,14 @@ using Wellsedes.Server.Features.Sheets;
 namespace Wellsedes.Server.Tests;
 
 /// <summary>Editing over HTTP against a real PostgreSQL: what is acknowledged is kept, and nothing is half done.</summary>
-public sealed class PlanTests(Cluster cluster) : IAsyncLifetime
+public sealed class PlanTests(Cluster cluster) : HouseTests(cluster)
 {
     private const string SheetId = "sheet-a";
-
-    private House house = null!;
-
-    public ValueTask InitializeAsync()
-    {
-        house = new House(cluster.NewDatabase());
-        return ValueTask.CompletedTask;
-    }
-
-    public ValueTask DisposeAsync() => house.DisposeAsync();
 
     [Fact]
     public async Task The_demo_opens_with_96_seats_and_one_true_finding()
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var view = await owner.OpenAsync(await owner.DemoPlanAsync());
         Assert.Equal((96, 96, 12), (view.Figures.Tally.Seats, view.Figures.Tally.SeatsAsked, view.Figures.Tally.Tables));
         var finding = Assert.Single(view.Figures.Findings);
@@ -38,14 +28,14 @@ public sealed class PlanTests(Cluster cluster) : IAsyncLifetime
     [Fact]
     public async Task Every_edit_is_kept_through_a_restart_and_can_still_be_undone()
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var plan = await owner.DemoPlanAsync();
         await owner.DoAsync(plan, Visitor.Ottoman("kept"));
         for (var i = 0; i < PlanStoreSnapshot + 5; i++)
             await owner.DoAsync(plan, new MoveItems(["kept"], 1, 0));
-        await house.DisposeAsync();
-        house = new House(house.Database);
-        owner = await house.OwnerAsync();
+        await House.DisposeAsync();
+        House = new House(House.Database);
+        owner = await House.OwnerAsync();
         Assert.Equal(9000 + PlanStoreSnapshot + 5, (await owner.ItemAsync(plan, "kept"))!.X, 6);
         await owner.Client.PostAsync($"/api/plans/{plan}/undo", null);
         Assert.Equal(9000 + PlanStoreSnapshot + 4, (await owner.ItemAsync(plan, "kept"))!.X, 6);
@@ -58,8 +48,8 @@ public sealed class PlanTests(Cluster cluster) : IAsyncLifetime
     [Fact]
     public async Task Two_editors_on_the_same_item_the_second_is_told_who_was_first()
     {
-        var ash = await house.OwnerAsync();
-        var teasel = await house.EditorAsync();
+        var ash = await House.OwnerAsync();
+        var teasel = await House.EditorAsync();
         var plan = await ash.DemoPlanAsync();
         var done = await ash.DoAsync(plan, Visitor.Ottoman("shared"));
         var seen = done.Changed.Revision;
@@ -78,7 +68,7 @@ public sealed class PlanTests(Cluster cluster) : IAsyncLifetime
     [Fact]
     public async Task Many_edits_at_once_all_land_one_after_another()
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var plan = await owner.DemoPlanAsync();
         await owner.DoAsync(plan, Visitor.Ottoman("busy"));
         var answers = await Task.WhenAll(Enumerable.Range(0, 20).Select(_ => owner.EditAsync(plan, new MoveItems(["busy"], 10, 0))));
@@ -92,7 +82,7 @@ public sealed class PlanTests(Cluster cluster) : IAsyncLifetime
     [InlineData(10_000_000.0)]
     public async Task Impossible_sizes_are_refused_and_nothing_changes(double width)
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var plan = await owner.DemoPlanAsync();
         var before = (await owner.OpenAsync(plan)).Revision;
         var answer = await owner.EditAsync(plan, new MakeRoom("r", PlanStart.LevelId, "R", width, 4000, 200, 3000));
@@ -111,7 +101,7 @@ public sealed class PlanTests(Cluster cluster) : IAsyncLifetime
     [InlineData("""{""")]
     public async Task Requests_that_cannot_be_read_are_a_400(string body)
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var plan = await owner.DemoPlanAsync();
         var answer = await owner.Client.PostAsync($"/api/plans/{plan}/edits", new StringContent(body, Encoding.UTF8, "application/json"));
         Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
@@ -120,10 +110,10 @@ public sealed class PlanTests(Cluster cluster) : IAsyncLifetime
     [Fact]
     public async Task The_database_stopped_while_editing_refuses_clearly_and_comes_back_with_all_that_was_saved()
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var plan = await owner.DemoPlanAsync();
         await owner.DoAsync(plan, Visitor.Ottoman("safe"));
-        cluster.Crash();
+        Cluster.Crash();
         try
         {
             var refused = await owner.EditAsync(plan, new MoveItems(["safe"], 100, 0));
@@ -132,7 +122,7 @@ public sealed class PlanTests(Cluster cluster) : IAsyncLifetime
         }
         finally
         {
-            cluster.Start();
+            Cluster.Start();
         }
         HttpResponseMessage again;
         var tries = 0;
@@ -145,7 +135,7 @@ public sealed class PlanTests(Cluster cluster) : IAsyncLifetime
     [Fact]
     public async Task Plan_files_go_out_and_come_back_and_hostile_ones_stay_out()
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var (project, plan) = (await owner.DemoProjectAsync(), await owner.DemoPlanAsync());
         var file = await owner.Client.GetByteArrayAsync($"/api/plans/{plan}/file");
         async Task<HttpResponseMessage> Import(byte[] content)
@@ -173,7 +163,7 @@ public sealed class PlanTests(Cluster cluster) : IAsyncLifetime
     [Fact]
     public async Task An_issued_revision_never_changes_and_is_fetched_byte_for_byte()
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var plan = await owner.DemoPlanAsync();
         var first = await owner.Client.PostAsJsonAsync($"/api/plans/{plan}/sheets/{SheetId}/revisions", new { @for = "Caterer" });
         Assert.Equal("A", (await first.Content.ReadFromJsonAsync<RegisterEntry>(PlanJson.Options))!.Letter);
@@ -199,7 +189,7 @@ public sealed class PlanTests(Cluster cluster) : IAsyncLifetime
     [Fact]
     public async Task A_sheet_that_does_not_fit_is_not_issued()
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var plan = await owner.DemoPlanAsync();
         var sheet = (await owner.OpenAsync(plan)).Entities.OfType<SheetSettings>().Single(sheet => sheet.Id == SheetId);
         await owner.DoAsync(plan, new SetSheet(sheet with { Scale = 20 }));
@@ -213,7 +203,7 @@ public sealed class PlanTests(Cluster cluster) : IAsyncLifetime
     [InlineData("6000 - 1550", 4450)]
     public async Task Typed_figures_are_read_by_the_core(string text, double value)
     {
-        var owner = await house.OwnerAsync();
+        var owner = await House.OwnerAsync();
         var answer = await owner.Client.PostAsJsonAsync(
             "/api/figures",
             new

@@ -29,6 +29,12 @@ public sealed class Roles(IDbContextFactory<WellsedesContext> contexts)
             .Select(member => (ProjectRole?)member.Role)
             .FirstOrDefaultAsync(cancel);
     }
+
+    public async Task<Guid> ProjectOfAsync(Guid planId, CancellationToken cancel)
+    {
+        await using var context = await contexts.CreateDbContextAsync(cancel);
+        return await context.Plans.Where(plan => plan.Id == planId).Select(plan => plan.ProjectId).FirstAsync(cancel);
+    }
 }
 
 public static class People

@@ -355,6 +355,9 @@ namespace Wellsedes.Store.Migrations
                     b.Property<long?>("Redoes")
                         .HasColumnType("bigint");
 
+                    b.Property<Guid?>("Request")
+                        .HasColumnType("uuid");
+
                     b.Property<long?>("Undoes")
                         .HasColumnType("bigint");
 

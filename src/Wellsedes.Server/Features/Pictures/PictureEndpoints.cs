@@ -98,11 +98,8 @@ public static class PictureEndpoints
         CancellationToken cancel
     )
     {
-        var open = (await plans.GetAsync(planId))!;
-        var used = await open.AskAsync(
-            (_, plan, _) => plan.All<Backing>().FirstOrDefault(backing => backing.PictureId == pictureId.ToString()),
-            cancel
-        );
+        var plan = (await plans.GetAsync(planId))!.Now.Plan;
+        var used = plan.All<Backing>().FirstOrDefault(backing => backing.PictureId == pictureId.ToString());
         if (used is not null)
             return TypedResults.Problem($"“{used.Name}” lies beneath the plan; remove that backing first.", statusCode: 422);
         var gone = await context

@@ -1,228 +1,61 @@
+using System.Collections.Concurrent;
 using System.Collections.Immutable;
-using Microsoft.Extensions.Logging;
-using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Walkways;
 using Wellsedes.Store;
 
 namespace Wellsedes.Server.Features.Plans;
 
-/// <summary>What came of an edit: done, or refused with a problem and a status code.</summary>
-public readonly record struct EditOutcome(EditDone? Done, Problem? Problem, int Status)
-{
-    public static EditOutcome Refused(Problem problem, int status = 422) => new(null, problem, status);
-
-    public static EditOutcome Refused(string field, string message, int status = 422) => new(null, new Problem(field, message), status);
-}
-
 /// <summary>
-/// One plan held in memory while people work on it. Everything goes through one gate, so edits are applied one
-/// after another; each is worked out and then in the database before it is answered. A plan with a fault opens for reading.
+/// One plan held in memory while people work on it. Whoever only asks reads what is published and waits for nobody. Edits go
+/// through one gate: those that wait at it are applied one after another, worked out and stored together, published, told, and
+/// then answered. A plan with a fault opens for reading.
 /// </summary>
 public sealed class OpenPlan : IDisposable
 {
+    /// <summary>Edits taken through the gate together.</summary>
+    private const int MostTogether = 64;
+
     private readonly SemaphoreSlim gate = new(1, 1);
-    private readonly Planner planner = new();
-    private readonly Guid id;
+    private readonly ConcurrentQueue<WaitingEdit> waiting = new();
     private readonly PlanStore store;
+    private readonly Action<ChangedView> tell;
     private readonly ILogger log;
-    private Plan plan;
-    private History history;
-    private long revision;
-    private ImmutableDictionary<string, string> names;
-    private PlanFault? fault;
+    private CancellationTokenSource edited = new();
+    private volatile PublishedPlan now;
 
-    public OpenPlan(Guid id, StoredPlan stored, PlanStore store, ILogger log)
+    /// <param name="tell">Told of every change, in order; must not wait.</param>
+    public OpenPlan(Guid id, StoredPlan stored, PlanStore store, Action<ChangedView> tell, ILogger log)
     {
-        (this.id, this.store, this.log) = (id, store, log);
-        (plan, history, revision, names) = (stored.Plan, stored.History, stored.Revision, stored.AuthorNames);
-        fault = stored.Broken is { } broken ? new PlanFault("", broken, null) : FaultOf(plan);
+        (this.store, this.tell, this.log) = (store, tell, log);
+        now = new PublishedPlan(id, stored.Plan, stored.History, stored.Revision, stored.AuthorNames, null, new Planner());
+        var fault = stored.Broken is { } broken ? new PlanFault("", broken, null) : FaultOf(now);
+        now = now with { Fault = fault, Edited = edited.Token };
     }
 
-    public void Dispose() => gate.Dispose();
-
-    /// <summary>Runs one question against the plan as it is, alone.</summary>
-    public async Task<T> AskAsync<T>(Func<Planner, Plan, long, T> question, CancellationToken cancel)
+    public void Dispose()
     {
-        await gate.WaitAsync(cancel);
-        try
-        {
-            return question(planner, plan, revision);
-        }
-        finally
-        {
-            gate.Release();
-        }
+        gate.Dispose();
+        edited.Dispose();
     }
 
-    /// <summary>The scheme's derived results on a level; throws for a plan with a fault.</summary>
-    /// <exception cref="PlanFaultException">The plan can only be read.</exception>
-    public Task<(PlanState State, long Revision)> StateAsync(string? schemeId, string? levelId, CancellationToken cancel) =>
-        AskAsync((_, _, now) => (State(schemeId, levelId), now), cancel);
+    /// <summary>The plan at its newest revision that is stored.</summary>
+    public PublishedPlan Now => now;
 
-    public Task<PlanView> ViewAsync(PlanRecord record, ProjectRole role, Guid person, string? schemeId, CancellationToken cancel) =>
-        AskAsync(
-            (_, _, _) =>
-            {
-                var state = fault is null ? State(schemeId, null) : null;
-                var (items, forms) = fault is null ? ItemViews.OfAll(plan.All<Item>(), planner, plan) : ([], []);
-                return new PlanView(
-                    id,
-                    record.ProjectId,
-                    record.Project!.Name,
-                    role,
-                    revision,
-                    state?.SchemeId ?? plan.Schemes.FirstOrDefault()?.Id ?? "",
-                    fault is null ? plan.FirstLevel.Id : plan.All<Level>().FirstOrDefault()?.Id ?? "",
-                    [.. plan.Entities.Values.OrderBy(entity => entity.Id, StringComparer.Ordinal)],
-                    items,
-                    forms,
-                    fault is null ? [.. plan.All<Thing>().Select(thing => ThingView.Of(thing, plan.Details.Units))] : [],
-                    state is null ? [] : [.. state.Levels.Select(level => ShellView.Of(level.Space))],
-                    state is null ? FiguresView.None : FiguresView.Of(state),
-                    Undoable(person),
-                    fault is null ? null : fault with { LastChange = history.Log.LastOrDefault()?.Change.Label }
-                );
-            },
-            cancel
-        );
+    /// <summary>Storing failed, so that nobody knows whether it was stored: the plan is to be read again.</summary>
+    public bool IsInDoubt { get; private set; }
 
-    public Task<FiguresView> FiguresAsync(string? schemeId, CancellationToken cancel) =>
-        AskAsync((_, _, _) => FiguresView.Of(State(schemeId, null)), cancel);
+    /// <exception cref="PlanInDoubtException">Whether it was stored is not known; asked again under its name it is done once.</exception>
+    public Task<EditOutcome> EditAsync(Guid person, string name, EditRequest request, CancellationToken cancel) =>
+        QueueAsync(new WaitingEdit(person, name, request.SchemeId, request.Request, plan => WantedEdits.Of(plan, person, request), cancel));
 
-    public Task<ProbeView> ProbeAsync(Edit edit, string? schemeId, string? levelId, CancellationToken cancel) =>
-        AskAsync(
-            (_, _, _) =>
-            {
-                if (fault is not null)
-                    return ProbeView.Refused(OnlyReading());
-                try
-                {
-                    var answer = planner.Probe(plan, edit, SchemeOf(schemeId), LevelOf(levelId));
-                    return new ProbeView(
-                        answer.Problem,
-                        answer.Moved,
-                        answer.Caught,
-                        answer.Guide,
-                        answer.Near,
-                        answer.Problem is null ? FiguresView.Of(answer.State) : null,
-                        answer.ShellChanged ? ShellView.Of(answer.State.Space) : null,
-                        [.. answer.Moved.OfType<Thing>().Select(thing => ThingView.Of(thing, plan.Details.Units))]
-                    );
-                }
-                catch (TooMuchWorkException e)
-                {
-                    return ProbeView.Refused(new Problem("edit", e.Message));
-                }
-            },
-            cancel
-        );
+    public Task<EditOutcome> UndoAsync(Guid person, string name, string? schemeId, Guid? request, CancellationToken cancel) =>
+        QueueAsync(new WaitingEdit(person, name, schemeId, request, plan => WantedEdits.Undo(plan, person), cancel));
 
-    public Task<Aim> AimAsync(AimQuestion question, CancellationToken cancel) =>
-        AskAsync((_, _, _) => Aiming.At(question, planner.SpaceOn(plan, LevelOf(question.LevelId))), cancel);
-
-    public Task<ImmutableArray<NearDistance>> NearAsync(
-        IReadOnlySet<string> ids,
-        string? schemeId,
-        string? levelId,
-        CancellationToken cancel
-    ) => AskAsync((_, _, _) => fault is null ? planner.NearTo(State(schemeId, levelId), ids) : [], cancel);
-
-    public Task<ImmutableArray<Core.Geometry.Point>> RouteAsync(string findingId, string? schemeId, CancellationToken cancel) =>
-        AskAsync(
-            (_, _, _) =>
-            {
-                var state = State(schemeId, null);
-                var finding = state.Findings.FirstOrDefault(f => f.Id == findingId);
-                var level = state.Levels.FirstOrDefault(l => l.Space.LevelId == finding?.LevelId);
-                var way = finding is null
-                    ? null
-                    : level
-                        ?.Walkways.Ways.Where(w => finding.TargetIds.Contains(w.Target.OwnerId))
-                        .MinBy(w => Math.Abs(w.Width - finding.Measured));
-                return way is null ? [] : Core.Walkways.Route.Of(level!.Walkways, way);
-            },
-            cancel
-        );
-
-    public async Task<EditOutcome> EditAsync(Guid person, string name, EditRequest request, CancellationToken cancel)
-    {
-        await gate.WaitAsync(cancel);
-        try
-        {
-            if (fault is not null)
-                return EditOutcome.Refused(OnlyReading(), 409);
-            EditAnswer answer;
-            try
-            {
-                answer = planner.Answer(plan, request.Edit);
-            }
-            catch (TooMuchWorkException e)
-            {
-                return EditOutcome.Refused("edit", $"{e.Message} Nothing was changed.");
-            }
-            if (answer.Change is not { } change)
-                return EditOutcome.Refused(answer.Problem!);
-            var ids = change.Entities.Where(entity => entity.Before is not null).Select(entity => entity.Id).ToHashSet();
-            var other = history.Log.LastOrDefault(later =>
-                later.Revision > request.BaseRevision
-                && later.Author != person.ToString()
-                && later.Change.Entities.Any(entity => ids.Contains(entity.Id))
-            );
-            if (other is not null)
-                return EditOutcome.Refused(
-                    "edit",
-                    $"{NameOf(other.Author)} has just changed this ({Lower(other.Change.Label)}). Nothing of yours was applied; look at it as it is now and do it again.",
-                    409
-                );
-            return await CommitAsync(person, name, change, request.SchemeId, null, null);
-        }
-        finally
-        {
-            gate.Release();
-        }
-    }
-
-    public Task<EditOutcome> UndoAsync(Guid person, string name, string? schemeId, CancellationToken cancel) =>
-        BackAsync(person, name, schemeId, true, cancel);
-
-    public Task<EditOutcome> RedoAsync(Guid person, string name, string? schemeId, CancellationToken cancel) =>
-        BackAsync(person, name, schemeId, false, cancel);
-
-    private async Task<EditOutcome> BackAsync(Guid person, string name, string? schemeId, bool undo, CancellationToken cancel)
-    {
-        await gate.WaitAsync(cancel);
-        try
-        {
-            if (fault is not null)
-                return EditOutcome.Refused(OnlyReading(), 409);
-            if ((undo ? history.NextUndo(person.ToString()) : history.NextRedo(person.ToString())) is not { } logged)
-                return EditOutcome.Refused("undo", undo ? "There is nothing of yours left to undo." : "There is nothing to redo.");
-            var change = undo
-                ? logged.Change.Reversed($"Undid: {Lower(logged.Change.Label)}")
-                : logged.Change with
-                {
-                    Label = $"Redid: {Lower(logged.Change.Label)}",
-                };
-            if (!plan.TryApply(change, out _, out _))
-            {
-                var who = history.BuiltOnBy(logged, person.ToString()).Select(NameOf).ToArray();
-                return EditOutcome.Refused(
-                    "undo",
-                    $"{(who.Length > 0 ? string.Join(" and ", who) : "Somebody")} has since changed the same things; nothing was undone.",
-                    409
-                );
-            }
-            return await CommitAsync(person, name, change, schemeId, undo ? logged.Revision : null, undo ? null : logged.Revision);
-        }
-        finally
-        {
-            gate.Release();
-        }
-    }
+    public Task<EditOutcome> RedoAsync(Guid person, string name, string? schemeId, Guid? request, CancellationToken cancel) =>
+        QueueAsync(new WaitingEdit(person, name, schemeId, request, plan => WantedEdits.Redo(plan, person), cancel));
 
     /// <summary>Takes back the last change of a plan with a fault, whoever made it, until the plan is whole again.</summary>
     public async Task<EditOutcome> TakeBackAsync(Guid person, string name, CancellationToken cancel)
@@ -230,21 +63,19 @@ public sealed class OpenPlan : IDisposable
         await gate.WaitAsync(cancel);
         try
         {
-            if (fault is null)
-                return EditOutcome.Refused("plan", "The plan is whole; there is nothing to mend.");
-            var taken = history.Log.Select(logged => logged.Undoes).OfType<long>().ToHashSet();
-            if (history.Log.LastOrDefault(logged => logged.Undoes is null && !taken.Contains(logged.Revision)) is not { } last)
-                return EditOutcome.Refused("plan", "There is no change left to take back.");
-            var change = plan.Numbered(last.Change.Reversed($"Took back: {Lower(last.Change.Label)}"), revision + 1);
-            if (!plan.TryApply(change, out var after, out var clashes))
+            var wanted = WantedEdits.TakeBack(now);
+            if (wanted.Change is null)
+                return wanted.Refused;
+            var edit = new WaitingEdit(person, name, null, null, _ => wanted, cancel);
+            if (!TryApply(now, edit, wanted, out var after, out var logged, out var clashes))
                 return EditOutcome.Refused("plan", $"It cannot be taken back: {string.Join(", ", clashes)} changed since.", 409);
-            var logged = new LoggedChange(revision + 1, person.ToString(), change, last.Revision);
-            await store.AppendAsync(id, logged, after, CancellationToken.None);
-            Become(after, logged, name);
-            fault = FaultOf(plan);
-            return fault is null
-                ? new EditOutcome(new EditDone(Told(plan, logged, name, null), Undoable(person)), null, 200)
-                : EditOutcome.Refused("plan", $"Taken back, and still: {fault.Message}", 409);
+            await StoreAsync([logged], after);
+            Publish(after with { Fault = FaultOf(after) });
+            if (now.Fault is { } fault)
+                return EditOutcome.Refused("plan", $"Taken back, and still: {fault.Message}", 409);
+            var changed = ChangedViews.Of(now, logged.Revision - 1, [now.SchemeOf(null)]);
+            tell(changed);
+            return new EditOutcome(new EditDone(changed, now.Undoable(person), logged.Change.Label), null, 200);
         }
         finally
         {
@@ -252,117 +83,201 @@ public sealed class OpenPlan : IDisposable
         }
     }
 
-    /// <summary>
-    /// Works a change out, stores it, then makes it the plan. What cannot be worked out is refused and nothing is stored;
-    /// not cancelled half way: what is stored is also shown.
-    /// </summary>
-    private async Task<EditOutcome> CommitAsync(Guid person, string name, Change wanted, string? schemeId, long? undoes, long? redoes)
+    /// <summary>Waits at the gate; who comes through first takes all that wait there along.</summary>
+    private async Task<EditOutcome> QueueAsync(WaitingEdit mine)
     {
-        var change = plan.Numbered(wanted, revision + 1);
-        if (!plan.TryApply(change, out var after, out _))
-            return EditOutcome.Refused("edit", "The plan changed under this edit; do it again.", 409);
-        if (PlanChecks.OfChange(plan, change, after) is { } problem)
-            return EditOutcome.Refused(problem);
-        var logged = new LoggedChange(revision + 1, person.ToString(), change, undoes, redoes);
-        ChangedView told;
+        waiting.Enqueue(mine);
+        await gate.WaitAsync(mine.Cancel);
         try
         {
-            told = Told(after, logged, name, schemeId);
+            while (!mine.Answer.Task.IsCompleted)
+            {
+                List<WaitingEdit> together = [];
+                while (together.Count < MostTogether && waiting.TryDequeue(out var next))
+                    together.Add(next);
+                await ServeAsync(together);
+            }
         }
-        catch (TooMuchWorkException e)
+        finally
         {
-            return EditOutcome.Refused("edit", $"{e.Message} Nothing was changed.");
+            gate.Release();
+        }
+        return await mine.Answer.Task;
+    }
+
+    private async Task ServeAsync(IReadOnlyList<WaitingEdit> together)
+    {
+        try
+        {
+            if (IsInDoubt)
+                throw new PlanInDoubtException();
+            await DoAsync(together);
+        }
+        catch (Exception e)
+        {
+            foreach (var edit in together)
+                edit.Answer.TrySetException(e);
+        }
+    }
+
+    /// <summary>
+    /// Applies edits one after another, works the plan out with all of them, stores them, then makes it the plan. What cannot be
+    /// worked out is refused and nothing is stored; not cancelled half way: what is stored is also shown.
+    /// </summary>
+    private async Task DoAsync(IReadOnlyList<WaitingEdit> together)
+    {
+        var draft = now;
+        List<(WaitingEdit Edit, LoggedChange Logged, string Note)> done = [];
+        foreach (var edit in together)
+        {
+            if (edit.Cancel.IsCancellationRequested)
+                edit.Answer.TrySetCanceled(edit.Cancel);
+            else if (Earlier(draft, edit) is { } earlier)
+                done.Add((edit, earlier, ""));
+            else if (Decided(draft, edit) is { } step)
+            {
+                draft = step.After;
+                done.Add((edit, step.Logged, step.Note));
+            }
+        }
+        if (done.Count == 0)
+            return;
+        var since = Math.Min(now.Revision, done.Min(one => one.Logged.Revision) - 1);
+        var fresh = draft.History.Log.Where(logged => logged.Revision > now.Revision).ToArray();
+        ChangedView changed;
+        try
+        {
+            WorkOut(draft, fresh);
+            changed = ChangedViews.Of(draft, since, done.Select(one => draft.SchemeOf(one.Edit.SchemeId)).Distinct());
         }
         catch (Exception e) when (e is not OperationCanceledException)
         {
-            log.LogError(e, "Change {Label} of plan {Plan} could not be worked out and was refused", change.Label, id);
-            return EditOutcome.Refused("edit", "The plan could not be worked out with this; nothing was changed.");
+            if (done.Count > 1)
+                foreach (var one in done)
+                    await ServeAsync([one.Edit]);
+            else
+                done[0].Edit.Answer.TrySetResult(Refused(e, done[0].Logged));
+            return;
         }
-        await store.AppendAsync(id, logged, after, CancellationToken.None);
-        Become(after, logged, name);
-        return new EditOutcome(new EditDone(told, Undoable(person)), null, 200);
+        if (fresh.Length > 0)
+        {
+            await StoreAsync(fresh, draft);
+            Publish(draft);
+            tell(changed);
+        }
+        foreach (var (edit, logged, note) in done)
+            edit.Answer.TrySetResult(
+                new EditOutcome(new EditDone(changed, now.Undoable(edit.Person), logged.Change.Label, note), null, 200)
+            );
     }
 
-    private void Become(Plan after, LoggedChange logged, string name)
+    /// <summary>What was already done under the same name; null when nothing was.</summary>
+    private static LoggedChange? Earlier(PublishedPlan draft, WaitingEdit edit) =>
+        draft.History.Of(edit.Request) is { } earlier && earlier.Author == edit.Person.ToString() ? earlier : null;
+
+    /// <summary>What the plan comes to with an edit; where it is refused it is answered, and null.</summary>
+    private static (PublishedPlan After, LoggedChange Logged, string Note)? Decided(PublishedPlan draft, WaitingEdit edit)
     {
-        plan = after;
-        revision = logged.Revision;
-        history = history.With(logged);
-        names = names.SetItem(logged.Author, name);
+        EditOutcome refused;
+        try
+        {
+            var wanted = draft.Fault is null ? edit.Decide(draft) : WantedChange.Not(EditOutcome.Refused(draft.OnlyReading(), 409));
+            if (wanted.Change is null)
+                refused = wanted.Refused;
+            else if (!TryApply(draft, edit, wanted, out var after, out var logged, out _))
+                refused = EditOutcome.Refused("edit", "The plan changed under this edit; do it again.", 409);
+            else if (PlanChecks.OfChange(draft.Plan, logged.Change, after.Plan) is { } problem)
+                refused = EditOutcome.Refused(problem);
+            else
+                return (after, logged, wanted.Note);
+        }
+        catch (TooMuchWorkException e)
+        {
+            refused = TooMuch(e);
+        }
+        edit.Answer.TrySetResult(refused);
+        return null;
     }
 
-    private ChangedView Told(Plan after, LoggedChange logged, string name, string? schemeId)
+    private static EditOutcome TooMuch(TooMuchWorkException e) => EditOutcome.Refused("edit", $"{e.Message} Nothing was changed.");
+
+    /// <summary>The plan with a change and its place in the log; false where others have changed what it is about.</summary>
+    private static bool TryApply(
+        PublishedPlan draft,
+        WaitingEdit edit,
+        WantedChange wanted,
+        out PublishedPlan after,
+        out LoggedChange logged,
+        out ImmutableArray<string> clashes
+    )
     {
-        var changed = logged.Change.Entities;
-        var seen = after.Find<Scheme>(schemeId ?? "")?.Id ?? after.Schemes.First().Id;
-        var state = planner.StateOf(after, seen, after.FirstLevel.Id);
-        // The shell and own items stand in every scheme.
-        var everywhere = changed.Any(entity => (entity.After ?? entity.Before!) is var e && (e is OwnItem || Planner.IsShell(e)));
-        var others = changed.SelectMany(e => new[] { e.Before, e.After }).OfType<IOfScheme>().Select(e => e.SchemeId).ToHashSet();
-        foreach (var scheme in after.Schemes.Where(scheme => scheme.Id != seen && (everywhere || others.Contains(scheme.Id))))
-            planner.StateOf(after, scheme.Id, after.FirstLevel.Id);
-        var allItems = changed.Any(entity => (entity.After ?? entity.Before) is Checks or OwnItem);
-        var (items, forms) = ItemViews.OfAll(
-            allItems ? after.All<Item>() : changed.Select(entity => entity.After).OfType<Item>(),
-            planner,
-            after
-        );
-        var allThings = changed.Any(entity => entity.After is PlanDetails);
-        var touched = changed
+        var revision = draft.Revision + 1;
+        var change = draft.Plan.Numbered(wanted.Change!, revision);
+        var fits = draft.Plan.TryApply(change, out var plan, out clashes);
+        logged = new LoggedChange(revision, edit.Person.ToString(), change, wanted.Undoes, wanted.Redoes, edit.Request);
+        after = draft with
+        {
+            Plan = plan,
+            Revision = revision,
+            History = draft.History.With(logged),
+            Names = draft.Names.SetItem(logged.Author, edit.Name),
+        };
+        return fits;
+    }
+
+    /// <summary>Works out every scheme that changes touch, so that none is stored that cannot be.</summary>
+    private static void WorkOut(PublishedPlan draft, IEnumerable<LoggedChange> fresh)
+    {
+        var touched = fresh
+            .SelectMany(logged => logged.Change.Entities)
             .SelectMany(change => new[] { change.Before, change.After })
             .OfType<Entity>()
-            .Where(Planner.IsShell)
-            .SelectMany(entity => Levels(after, entity))
-            .ToHashSet();
-        return new ChangedView(
-            logged.Revision,
-            name,
-            logged.Change.Label,
-            seen,
-            [.. changed.Select(entity => new EntityAfter(entity.Id, entity.After))],
-            items,
-            forms,
-            [
-                .. (allThings ? after.All<Thing>() : changed.Select(entity => entity.After).OfType<Thing>()).Select(thing =>
-                    ThingView.Of(thing, after.Details.Units)
-                ),
-            ],
-            [
-                .. state
-                    .Levels.Where(level => touched.Contains("") || touched.Contains(level.Space.LevelId))
-                    .Select(level => ShellView.Of(level.Space)),
-            ],
-            FiguresView.Of(state)
-        );
+            .ToArray();
+        // The shell and own items stand in every scheme.
+        var everywhere = touched.Any(entity => entity is OwnItem || Planner.IsShell(entity));
+        var schemes = touched.OfType<IOfScheme>().Select(entity => entity.SchemeId).ToHashSet();
+        foreach (var scheme in draft.Plan.Schemes.Where(scheme => everywhere || schemes.Contains(scheme.Id)))
+            draft.State(scheme.Id, null);
     }
 
-    /// <summary>The levels an entity of the shell shows on; "" for all.</summary>
-    private IEnumerable<string> Levels(Plan after, Entity entity) =>
-        entity switch
+    private EditOutcome Refused(Exception e, LoggedChange logged)
+    {
+        if (e is TooMuchWorkException much)
+            return TooMuch(much);
+        log.LogError(e, "Change {Label} of plan {Plan} could not be worked out and was refused", logged.Change.Label, now.Id);
+        return EditOutcome.Refused("edit", "The plan could not be worked out with this; nothing was changed.");
+    }
+
+    private void Publish(PublishedPlan next)
+    {
+        var before = edited;
+        edited = new CancellationTokenSource();
+        now = next with { Edited = edited.Token };
+        before.Cancel();
+    }
+
+    private async Task StoreAsync(IReadOnlyList<LoggedChange> changes, PublishedPlan after)
+    {
+        try
         {
-            Flight flight => [flight.LevelId, flight.ToLevelId],
-            IOnLevel on => [on.LevelId],
-            Opening opening when (after.Find<Wall>(opening.WallId) ?? plan.Find<Wall>(opening.WallId)) is { } wall => [wall.LevelId],
-            _ => [""],
-        };
-
-    private PlanState State(string? schemeId, string? levelId) =>
-        fault is { } wrong ? throw new PlanFaultException(wrong.Message) : planner.StateOf(plan, SchemeOf(schemeId), LevelOf(levelId));
-
-    /// <summary>The scheme that is asked for, the first where there is no such.</summary>
-    private string SchemeOf(string? schemeId) => plan.Find<Scheme>(schemeId ?? "")?.Id ?? plan.Schemes.First().Id;
-
-    private string LevelOf(string? levelId) => plan.Find<Level>(levelId ?? "")?.Id ?? plan.FirstLevel.Id;
+            await store.AppendAsync(after.Id, changes, after.Plan, CancellationToken.None);
+        }
+        catch
+        {
+            IsInDoubt = true;
+            throw;
+        }
+    }
 
     /// <summary>What keeps a plan from being worked out; null when nothing does.</summary>
-    private PlanFault? FaultOf(Plan whole)
+    private PlanFault? FaultOf(PublishedPlan read)
     {
-        if (PlanChecks.OfWhole(whole) is { } wrong)
+        if (PlanChecks.OfWhole(read.Plan) is { } wrong)
             return new PlanFault(wrong.Id, wrong.Problem.Message, null);
         try
         {
-            foreach (var scheme in whole.Schemes)
-                planner.StateOf(whole, scheme.Id, whole.FirstLevel.Id);
+            foreach (var scheme in read.Plan.Schemes)
+                read.Planner.StateOf(read.Plan, scheme.Id, read.Plan.FirstLevel.Id);
             return null;
         }
         catch (TooMuchWorkException e)
@@ -371,21 +286,11 @@ public sealed class OpenPlan : IDisposable
         }
         catch (Exception e) when (e is not OperationCanceledException)
         {
-            log.LogError(e, "Plan {Plan} cannot be worked out and opens for reading only", id);
+            log.LogError(e, "Plan {Plan} cannot be worked out and opens for reading only", read.Id);
             return new PlanFault("", "The plan cannot be worked out.", null);
         }
     }
-
-    private Problem OnlyReading() =>
-        new("plan", $"The plan is open for reading only: {fault!.Message} Take back the last change to go on.");
-
-    private UndoView Undoable(Guid person) =>
-        new(history.NextUndo(person.ToString())?.Change.Label, history.NextRedo(person.ToString())?.Change.Label);
-
-    private string NameOf(string author) => names.GetValueOrDefault(author, "Somebody");
-
-    private static string Lower(string label) => label.Length == 0 ? label : char.ToLowerInvariant(label[0]) + label[1..];
 }
 
-/// <summary>The plan can only be read until it is mended.</summary>
-public sealed class PlanFaultException(string message) : Exception(message);
+/// <summary>Whether a change was stored is not known; the plan is read again. Asked again under its name it is done once.</summary>
+public sealed class PlanInDoubtException() : Exception("The plan is being read again.");

@@ -3,21 +3,33 @@ using Wellsedes.Store;
 
 namespace Wellsedes.Server.Features.Plans;
 
-/// <summary>The plans locked in memory, each loaded once when first asked for.</summary>
-public sealed class OpenPlans(PlanStore store, ILogger<OpenPlan> log)
+/// <summary>The plans held in memory, each loaded once when first asked for and let go when nobody has it open.</summary>
+public sealed class OpenPlans(PlanStore store, Followers followers, ILogger<OpenPlan> log)
 {
-    private readonly ConcurrentDictionary<Guid, Lazy<Task<OpenPlan?>>> plans = new();
+    /// <summary>A plan that nobody follows is held for so long after it was last asked for.</summary>
+    public static readonly TimeSpan Held = TimeSpan.FromMinutes(10);
 
-    /// <summary>The plan, or null when there is none. A failed load is not remembered.</summary>
+    private readonly ConcurrentDictionary<Guid, Lazy<Task<OpenPlan?>>> plans = new();
+    private readonly ConcurrentDictionary<Guid, DateTime> asked = new();
+
+    public int Count => plans.Count;
+
+    /// <summary>The plan, or null when there is none. A failed load is not remembered, nor a plan of which nobody knows what was stored.</summary>
     public async Task<OpenPlan?> GetAsync(Guid id)
     {
+        asked[id] = DateTime.UtcNow;
         var lazy = plans.GetOrAdd(id, _ => new Lazy<Task<OpenPlan?>>(() => LoadAsync(id)));
         try
         {
             var plan = await lazy.Value;
-            if (plan is null)
-                plans.TryRemove(new KeyValuePair<Guid, Lazy<Task<OpenPlan?>>>(id, lazy));
-            return plan;
+            if (plan is { IsInDoubt: false })
+                return plan;
+            if (!plans.TryRemove(new KeyValuePair<Guid, Lazy<Task<OpenPlan?>>>(id, lazy)) || plan is null)
+                return plan is null ? null : await GetAsync(id);
+            var read = await GetAsync(id);
+            // What was stored after all, nobody has been told of.
+            followers.TellMissed(id);
+            return read;
         }
         catch
         {
@@ -26,9 +38,19 @@ public sealed class OpenPlans(PlanStore store, ILogger<OpenPlan> log)
         }
     }
 
-    /// <summary>Forgets a plan, so that it is read again: another program has written to it.</summary>
+    /// <summary>Forgets a plan: it was deleted.</summary>
     public void Forget(Guid id) => plans.TryRemove(id, out _);
 
+    /// <summary>Forgets the plans nobody has open; how many there were.</summary>
+    public int LetGo(DateTime now)
+    {
+        var idle = asked.Where(plan => plan.Value < now - Held && !followers.IsFollowed(plan.Key)).Select(plan => plan.Key).ToArray();
+        foreach (var id in idle)
+            if (asked.TryRemove(id, out _))
+                plans.TryRemove(id, out _);
+        return idle.Length;
+    }
+
     private async Task<OpenPlan?> LoadAsync(Guid id) =>
-        await store.LoadAsync(id) is { } stored ? new OpenPlan(id, stored, store, log) : null;
+        await store.LoadAsync(id) is { } stored ? new OpenPlan(id, stored, store, change => followers.Tell(id, change), log) : null;
 }

@@ -9,6 +9,7 @@ using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 using Wellsedes.Formats.PlanFile;
 using Wellsedes.Server.Features.Pictures;
+using Wellsedes.Server.Features.Work;
 using Wellsedes.Server.Security;
 using Wellsedes.Store;
 
@@ -34,8 +35,13 @@ public static class PlanEndpoints
         api.MapPost("/plans/{planId:guid}/undo", UndoAsync).NeedsRole(ProjectRole.Editor).WithName("undo");
         api.MapPost("/plans/{planId:guid}/redo", RedoAsync).NeedsRole(ProjectRole.Editor).WithName("redo");
         api.MapPost("/plans/{planId:guid}/take-back", TakeBackAsync).NeedsRole(ProjectRole.Editor).WithName("takeBack");
+        api.MapGet("/plans/{planId:guid}/changes", ChangesAsync)
+            .NeedsRole(ProjectRole.Viewer)
+            .Produces<Problem>(410)
+            .WithName("changesSince");
         api.MapGet("/plans/{planId:guid}/near", NearAsync).NeedsRole(ProjectRole.Viewer).WithName("near");
         api.MapGet("/plans/{planId:guid}/route", RouteAsync).NeedsRole(ProjectRole.Viewer).WithName("route");
+        api.MapGet("/plans/{planId:guid}/work/{file:guid}", WorkFile).NeedsRole(ProjectRole.Viewer).WithName("workFile");
         api.MapGet("/plans/{planId:guid}/file", FileAsync).NeedsRole(ProjectRole.Viewer).WithName("exportPlan");
     }
 
@@ -50,6 +56,7 @@ public static class PlanEndpoints
         ClaimsPrincipal person,
         string? schemeId,
         OpenPlans plans,
+        Desk desk,
         Roles roles,
         WellsedesContext context,
         CancellationToken cancel
@@ -58,7 +65,7 @@ public static class PlanEndpoints
         var record = await context.Plans.AsNoTracking().Include(plan => plan.Project).FirstAsync(plan => plan.Id == planId, cancel);
         var role = await roles.ForPlanAsync(planId, person.Id(), cancel);
         return await plans.GetAsync(planId) is { } plan
-            ? TypedResults.Ok(await plan.ViewAsync(record, role!.Value, person.Id(), schemeId, cancel))
+            ? TypedResults.Ok(await desk.AskAsync(() => plan.Now.View(record, role!.Value, person.Id(), schemeId), cancel))
             : TypedResults.NotFound();
     }
 
@@ -67,60 +74,68 @@ public static class PlanEndpoints
         EditRequest request,
         ClaimsPrincipal person,
         OpenPlans plans,
-        IHubContext<PlanHub> hub,
         CancellationToken cancel
-    ) => DoAsync(planId, plans, hub, plan => plan.EditAsync(person.Id(), Name(person), request, cancel));
+    ) => DoAsync(planId, plans, plan => plan.EditAsync(person.Id(), Name(person), request, cancel));
 
     /// <summary>The same question as the live link's, for programs without one.</summary>
-    private static async Task<ProbeView> ProbeAsync(Guid planId, EditRequest request, OpenPlans plans, CancellationToken cancel) =>
-        await (await plans.GetAsync(planId))!.ProbeAsync(request.Edit, request.SchemeId, request.LevelId, cancel);
+    private static async Task<ProbeView> ProbeAsync(Guid planId, EditRequest request, OpenPlans plans, Desk desk, CancellationToken cancel)
+    {
+        var now = (await plans.GetAsync(planId))!.Now;
+        return await desk.AskAsync(() => now.Probe(request.Edit, request.SchemeId, request.LevelId, cancel), cancel);
+    }
+
+    /// <summary>What changed after a revision, for somebody who has missed it.</summary>
+    private static async Task<Results<Ok<ChangedView>, JsonHttpResult<Problem>>> ChangesAsync(
+        Guid planId,
+        long? since,
+        string? schemeId,
+        OpenPlans plans,
+        Desk desk,
+        CancellationToken cancel
+    )
+    {
+        var now = (await plans.GetAsync(planId))!.Now;
+        return await desk.AskAsync(() => now.ChangedSince(since ?? 0, [schemeId]), cancel) is { } changed
+            ? TypedResults.Ok(changed)
+            : TypedResults.Json(
+                new Problem("since", $"What came after revision {since ?? 0} is not told one by one any more; open the plan."),
+                statusCode: 410
+            );
+    }
 
     private static Task<Results<Ok<EditDone>, JsonHttpResult<Problem>>> UndoAsync(
         Guid planId,
         string? schemeId,
+        Guid? request,
         ClaimsPrincipal person,
         OpenPlans plans,
-        IHubContext<PlanHub> hub,
         CancellationToken cancel
-    ) => DoAsync(planId, plans, hub, plan => plan.UndoAsync(person.Id(), Name(person), schemeId, cancel));
+    ) => DoAsync(planId, plans, plan => plan.UndoAsync(person.Id(), Name(person), schemeId, request, cancel));
 
     private static Task<Results<Ok<EditDone>, JsonHttpResult<Problem>>> RedoAsync(
         Guid planId,
         string? schemeId,
+        Guid? request,
         ClaimsPrincipal person,
         OpenPlans plans,
-        IHubContext<PlanHub> hub,
         CancellationToken cancel
-    ) => DoAsync(planId, plans, hub, plan => plan.RedoAsync(person.Id(), Name(person), schemeId, cancel));
+    ) => DoAsync(planId, plans, plan => plan.RedoAsync(person.Id(), Name(person), schemeId, request, cancel));
 
     private static Task<Results<Ok<EditDone>, JsonHttpResult<Problem>>> TakeBackAsync(
         Guid planId,
         ClaimsPrincipal person,
         OpenPlans plans,
-        IHubContext<PlanHub> hub,
         CancellationToken cancel
-    ) => DoAsync(planId, plans, hub, plan => plan.TakeBackAsync(person.Id(), Name(person), cancel));
+    ) => DoAsync(planId, plans, plan => plan.TakeBackAsync(person.Id(), Name(person), cancel));
 
     private static async Task<Results<Ok<EditDone>, JsonHttpResult<Problem>>> DoAsync(
         Guid planId,
         OpenPlans plans,
-        IHubContext<PlanHub> hub,
         Func<OpenPlan, Task<EditOutcome>> act
     )
     {
-        try
-        {
-            var outcome = await act((await plans.GetAsync(planId))!);
-            if (outcome.Done is not { } done)
-                return TypedResults.Json(outcome.Problem!, statusCode: outcome.Status);
-            await hub.Clients.Group(PlanHub.GroupOf(planId)).SendAsync("changed", done.Changed);
-            return TypedResults.Ok(done);
-        }
-        catch (PlanRevisionClashException e)
-        {
-            plans.Forget(planId);
-            return TypedResults.Json(new Problem("edit", e.Message), statusCode: 409);
-        }
+        var outcome = await act((await plans.GetAsync(planId))!);
+        return outcome.Done is { } done ? TypedResults.Ok(done) : TypedResults.Json(outcome.Problem!, statusCode: outcome.Status);
     }
 
     private static async Task<IReadOnlyList<NearDistance>> NearAsync(
@@ -128,17 +143,21 @@ public static class PlanEndpoints
         string[] id,
         string? schemeId,
         string? levelId,
-        OpenPlans plans,
-        CancellationToken cancel
-    ) => await (await plans.GetAsync(planId))!.NearAsync(id.ToHashSet(), schemeId, levelId, cancel);
+        OpenPlans plans
+    ) => (await plans.GetAsync(planId))!.Now.Near(id.ToHashSet(), schemeId, levelId);
 
     private static async Task<IReadOnlyList<Point>> RouteAsync(
         Guid planId,
         string finding,
         string? schemeId,
         OpenPlans plans,
+        Desk desk,
         CancellationToken cancel
-    ) => await (await plans.GetAsync(planId))!.RouteAsync(finding, schemeId, cancel);
+    )
+    {
+        var now = (await plans.GetAsync(planId))!.Now;
+        return await desk.AskAsync(() => now.Route(finding, schemeId, cancel), cancel);
+    }
 
     private static async Task<FileContentHttpResult> FileAsync(
         Guid planId,
@@ -148,10 +167,13 @@ public static class PlanEndpoints
     )
     {
         var pictures = await PictureEndpoints.OfPlanAsync(context, planId, cancel);
-        var open = (await plans.GetAsync(planId))!;
-        var (file, title) = await open.AskAsync((_, plan, _) => (PlanFiles.Write(plan, pictures), plan.Details.Title), cancel);
-        return TypedResults.File(file, "application/json", FileNames.Of(title, "wellsedes.json"));
+        var plan = (await plans.GetAsync(planId))!.Now.Plan;
+        return TypedResults.File(PlanFiles.Write(plan, pictures), "application/json", FileNames.Of(plan.Details.Title, "wellsedes.json"));
     }
+
+    /// <summary>A file made in the background.</summary>
+    private static Results<FileContentHttpResult, NotFound> WorkFile(Guid planId, Guid file, BackgroundWork work) =>
+        work.FileOf(planId, file) is { } made ? TypedResults.File(made.Content, made.ContentType, made.Name) : TypedResults.NotFound();
 
     internal static string Name(ClaimsPrincipal person) => person.FindFirstValue("name") ?? "Somebody";
 }

@@ -1,7 +1,9 @@
+using System.Runtime.CompilerServices;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.SignalR;
 using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Editing;
+using Wellsedes.Server.Features.Work;
 using Wellsedes.Server.Security;
 using Wellsedes.Server.StandIns;
 using Wellsedes.Store;
@@ -10,17 +12,27 @@ namespace Wellsedes.Server.Features.Plans;
 
 /// <summary>The live link of an open plan: changes come down it, probes go up.</summary>
 [Authorize]
-public sealed class PlanHub(OpenPlans plans, Roles roles, SimulatedMeter meter) : Hub
+public sealed class PlanHub(
+    OpenPlans plans,
+    Desk desk,
+    BackgroundWork work,
+    PlanStore store,
+    Followers followers,
+    Roles roles,
+    SimulatedMeter meter
+) : Hub
 {
-    public static string GroupOf(Guid planId) => $"plan/{planId}";
-
-    /// <summary>Starts telling this connection about a plan's changes.</summary>
+    /// <summary>
+    /// Starts telling this connection about a plan's changes, and says the revision they come after: who has an older one
+    /// has missed something.
+    /// </summary>
     [NeedsPlanRole(ProjectRole.Viewer)]
-    public async Task Follow(Guid planId)
+    public async Task<long> Follow(Guid planId)
     {
         await NeedAsync(planId, ProjectRole.Viewer);
-        Context.Items["plan"] = planId;
-        await Groups.AddToGroupAsync(Context.ConnectionId, GroupOf(planId), Context.ConnectionAborted);
+        var plan = await PlanAsync(planId);
+        followers.Add(Context.ConnectionId, Context.User!.Id(), planId, await roles.ProjectOfAsync(planId, Context.ConnectionAborted));
+        return plan.Now.Revision;
     }
 
     /// <summary>What an edit would do, seen on a level. Nothing is applied.</summary>
@@ -28,7 +40,9 @@ public sealed class PlanHub(OpenPlans plans, Roles roles, SimulatedMeter meter) 
     public async Task<ProbeView> Probe(Guid planId, Edit edit, string levelId, string schemeId)
     {
         await NeedAsync(planId, ProjectRole.Editor);
-        return await (await PlanAsync(planId)).ProbeAsync(edit, schemeId, levelId, Context.ConnectionAborted);
+        var now = (await PlanAsync(planId)).Now;
+        var gone = Context.ConnectionAborted;
+        return await desk.AskAsync(() => now.Probe(edit, schemeId, levelId, gone), gone);
     }
 
     /// <summary>The figures of a scheme as they are: asked when somebody looks at another scheme, or has changed it.</summary>
@@ -38,7 +52,8 @@ public sealed class PlanHub(OpenPlans plans, Roles roles, SimulatedMeter meter) 
         await NeedAsync(planId, ProjectRole.Viewer);
         try
         {
-            return await (await PlanAsync(planId)).FiguresAsync(schemeId, Context.ConnectionAborted);
+            var now = (await PlanAsync(planId)).Now;
+            return await desk.AskAsync(() => now.Figures(schemeId), Context.ConnectionAborted);
         }
         catch (PlanFaultException e)
         {
@@ -51,7 +66,20 @@ public sealed class PlanHub(OpenPlans plans, Roles roles, SimulatedMeter meter) 
     public async Task<Aim> Aim(Guid planId, AimQuestion question)
     {
         await NeedAsync(planId, ProjectRole.Editor);
-        return await (await PlanAsync(planId)).AimAsync(question, Context.ConnectionAborted);
+        return (await PlanAsync(planId)).Now.Aim(question);
+    }
+
+    /// <summary>
+    /// Works something out in the background and tells how it stands, until the caller listens no longer. The next edit cancels
+    /// it; what is done is told to be stale when the plan changes.
+    /// </summary>
+    [NeedsPlanRole(ProjectRole.Viewer)]
+    public async IAsyncEnumerable<WorkTold> Work(Guid planId, WorkOrder order, [EnumeratorCancellation] CancellationToken cancel)
+    {
+        await NeedAsync(planId, ProjectRole.Viewer);
+        var project = await store.ProjectNameAsync(planId, cancel);
+        await foreach (var told in work.RunAsync(await PlanAsync(planId), order, project, cancel))
+            yield return told;
     }
 
     /// <summary>Links this connection to the simulated distance meter with a scripted survey; answers what the meter says of itself.</summary>
@@ -91,6 +119,7 @@ public sealed class PlanHub(OpenPlans plans, Roles roles, SimulatedMeter meter) 
 
     public override async Task OnDisconnectedAsync(Exception? exception)
     {
+        followers.Remove(Context.ConnectionId);
         if (Context.Items["meter"] is MeterLink link)
             await link.DisposeAsync();
         await base.OnDisconnectedAsync(exception);

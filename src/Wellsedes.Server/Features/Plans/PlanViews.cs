@@ -112,11 +112,11 @@ public sealed record ShellView(
                     [.. room.Outline.Outline]
                 )),
             ],
-            [.. space.Unenclosed.Select(room => room.Name)],
+            [.. space.Floor.Unenclosed.Select(room => room.Name)],
             [.. space.Openings.Select(place => OfOpening(space, place))],
             [.. space.Bodies.Values.OrderBy(body => body.Wall.Id, StringComparer.Ordinal).Select(body => OfWall(space, body))],
-            [.. space.UnjoinedEnds.Select(end => new UnjoinedEndView(end.WallId, end.AtStart, end.At, end.Meets, end.Gap))],
-            space.Areas,
+            [.. space.Walls.UnjoinedEnds.Select(end => new UnjoinedEndView(end.WallId, end.AtStart, end.At, end.Meets, end.Gap))],
+            space.Floor.Areas,
             space.Bounds.IsEmpty ? null : [space.Bounds.MinX, space.Bounds.MinY, space.Bounds.MaxX, space.Bounds.MaxY]
         );
     }
@@ -171,17 +171,19 @@ public sealed record ShellView(
 /// <summary>What is derived and changes with nearly every edit.</summary>
 public sealed record FiguresView(
     Tally Tally,
+    ImmutableArray<TallyLine> TallyLines,
     ImmutableArray<Finding> Findings,
     ImmutableArray<RoomFigures> Rooms,
     ImmutableArray<AreaFigures> Areas
 )
 {
     /// <summary>Of a plan that cannot be worked out.</summary>
-    public static FiguresView None { get; } = new(Tally.None, [], [], []);
+    public static FiguresView None { get; } = new(Tally.None, [], [], [], []);
 
     public static FiguresView Of(PlanState state) =>
         new(
             state.Tally,
+            [.. Core.Capacity.TallyLines.Of(state.Tally, state.Plan.Details.Units)],
             state.Findings,
             [.. state.Levels.SelectMany(level => level.Rooms)],
             [.. state.Levels.SelectMany(level => level.Areas)]
@@ -199,6 +201,7 @@ public sealed record PlanView(
     Guid ProjectId,
     string ProjectName,
     ProjectRole Role,
+    Guid PersonId,
     long Revision,
     string SchemeId,
     string LevelId,
@@ -212,33 +215,53 @@ public sealed record PlanView(
     PlanFault? Fault = null
 );
 
-/// <summary>A change as it is told to everyone who has the plan open.</summary>
-/// <param name="SchemeId">The scheme whose figures these are: the one the author looks at.</param>
+/// <summary>What changed after a revision, as it is told to everyone who has the plan open. Who is at Since, or past it and not yet at Revision, takes it over whole.</summary>
+/// <param name="Made">The changes it holds, in their order.</param>
+/// <param name="Entities">As they are after the last of them, each once.</param>
 /// <param name="Shells">Only of levels whose shell changed.</param>
 /// <param name="Forms">Only the forms of changed items.</param>
+/// <param name="Figures">Of the schemes their authors look at.</param>
 public sealed record ChangedView(
+    long Since,
     long Revision,
-    string Author,
-    string Label,
-    string SchemeId,
+    ImmutableArray<ChangeMade> Made,
     ImmutableArray<EntityAfter> Entities,
     ImmutableArray<ItemView> Items,
     Dictionary<string, FormView> Forms,
     ImmutableArray<ThingView> Things,
     ImmutableArray<ShellView> Shells,
-    FiguresView Figures
+    ImmutableArray<SchemeFigures> Figures
 );
+
+/// <summary>One change of somebody's.</summary>
+/// <param name="Request">What its author's program calls the request it came by.</param>
+public sealed record ChangeMade(
+    long Revision,
+    Guid AuthorId,
+    string Author,
+    string Label,
+    ImmutableArray<string> EntityIds,
+    Guid? Request = null
+);
+
+/// <summary>The figures of one scheme.</summary>
+public sealed record SchemeFigures(string SchemeId, FiguresView Figures);
 
 /// <summary>An entity after a change; null when it is gone.</summary>
 public sealed record EntityAfter(string Id, Entity? After = null);
 
+/// <param name="BaseRevision">The revision it was made at: what others have changed since is not overwritten.</param>
 /// <param name="LevelId">The level a probe is seen on; the first one when it is not said.</param>
 /// <param name="SchemeId">The scheme that is looked at, whose figures are answered; the first one when it is not said.</param>
-public sealed record EditRequest(long BaseRevision, Edit Edit, string? LevelId = null, string? SchemeId = null);
+/// <param name="Request">What its author's program calls it, so that one sent twice is done once.</param>
+public sealed record EditRequest(long BaseRevision, Edit Edit, string? LevelId = null, string? SchemeId = null, Guid? Request = null);
 
-/// <summary>An answered edit: the change and what its author can undo now.</summary>
-public sealed record EditDone(ChangedView Changed, UndoView Undo);
+/// <summary>An answered edit: what changed, together with what others did at the same moment, and what its author can undo now.</summary>
+/// <param name="Label">What was done, in words.</param>
+/// <param name="Note">What else there is to say of it; "" for nothing.</param>
+public sealed record EditDone(ChangedView Changed, UndoView Undo, string Label, string Note = "");
 
+/// <summary>What an edit would do.</summary>
 public sealed record ProbeView(
     Problem? Problem,
     ImmutableArray<Entity> Moved,

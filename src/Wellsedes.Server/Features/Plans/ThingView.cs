@@ -31,8 +31,15 @@ public sealed record ThingView(
         );
 }
 
-/// <summary>A kind of thing as the client offers and edits it: Template is a new one in JSON, to be given an id and a place.</summary>
-public sealed record ThingKindView(string Name, string Word, ThingStage Stage, bool OfScheme, ThingFieldView[] Fields, Entity Template)
+/// <summary>A kind of thing as the client offers and edits it, in the forms it is offered in.</summary>
+public sealed record ThingKindView(
+    string Name,
+    string Word,
+    ThingStage Stage,
+    bool OfScheme,
+    ThingFieldView[] Fields,
+    ReadyThingView[] Ready
+)
 {
     public static ThingKindView Of(ThingKind kind)
     {
@@ -52,9 +59,16 @@ public sealed record ThingKindView(string Name, string Word, ThingStage Stage, b
                     f.Only
                 )),
             ],
-            template
+            kind.Ready.IsDefaultOrEmpty
+                ? [new ReadyThingView(Capital(kind.Word), template)]
+                : [.. kind.Ready.Select(ready => new ReadyThingView(ready.Label, ready.From(template)))]
         );
+
+        static string Capital(string word) => char.ToUpperInvariant(word[0]) + word[1..];
     }
 }
+
+/// <summary>A new thing in JSON, to be given an id and a place.</summary>
+public sealed record ReadyThingView(string Label, Entity Template);
 
 public sealed record ThingFieldView(string Key, string Label, ThingFieldKind Kind, ThingChoice[] Choices, string Note, string Only);

@@ -188,6 +188,7 @@ public static class ProjectEndpoints
         Guid projectId,
         Guid personId,
         WellsedesContext context,
+        Followers followers,
         CancellationToken cancel
     )
     {
@@ -198,6 +199,7 @@ public static class ProjectEndpoints
             return TypedResults.Problem("A project keeps at least one owner.", statusCode: 422);
         context.Remove(member);
         await context.SaveChangesAsync(cancel);
+        followers.RemoveMember(projectId, personId);
         return TypedResults.NoContent();
     }
 

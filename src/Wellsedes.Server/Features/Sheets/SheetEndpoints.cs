@@ -56,11 +56,13 @@ public static class SheetEndpoints
         Guid planId,
         string sheetId,
         OpenPlans plans,
+        Desk desk,
+        PlanStore store,
         WellsedesContext context,
         CancellationToken cancel
     )
     {
-        if (await MakeAsync(planId, sheetId, plans, context, "Draft", cancel) is not { } made)
+        if (await MakeAsync(planId, sheetId, plans, desk, store, context, "Draft", cancel) is not { } made)
             return TypedResults.NotFound();
         var drawing = made.Sheet.Drawing;
         return TypedResults.Ok(
@@ -73,11 +75,13 @@ public static class SheetEndpoints
         string sheetId,
         string kind,
         OpenPlans plans,
+        Desk desk,
+        PlanStore store,
         WellsedesContext context,
         CancellationToken cancel
     )
     {
-        if (await MakeAsync(planId, sheetId, plans, context, "Draft", cancel) is not { } made)
+        if (await MakeAsync(planId, sheetId, plans, desk, store, context, "Draft", cancel) is not { } made)
             return TypedResults.NotFound();
         var name = FileNames.Of($"{made.Settings.TitleBlock.SheetNumber} {made.State.Plan.Details.Title} draft", kind);
         return kind switch
@@ -112,13 +116,15 @@ public static class SheetEndpoints
         IssueRequest request,
         ClaimsPrincipal person,
         OpenPlans plans,
+        Desk desk,
+        PlanStore store,
         WellsedesContext context,
         CancellationToken cancel
     )
     {
         if (WellFormed.Text("issued for", request.For) is { } problem)
             return TypedResults.Problem(problem.Message, statusCode: 422);
-        if (await MakeAsync(planId, sheetId, plans, context, "Issued", cancel) is not { } made)
+        if (await MakeAsync(planId, sheetId, plans, desk, store, context, "Issued", cancel) is not { } made)
             return TypedResults.NotFound();
         if (!made.Sheet.Fits)
             return TypedResults.Problem(
@@ -211,23 +217,28 @@ public static class SheetEndpoints
         Guid planId,
         string sheetId,
         OpenPlans plans,
+        Desk desk,
+        PlanStore store,
         WellsedesContext context,
         string status,
         CancellationToken cancel
     )
     {
-        var project = await context.Plans.Where(p => p.Id == planId).Select(p => p.Project!.Name).FirstAsync(cancel);
+        var project = await store.ProjectNameAsync(planId, cancel);
         var last = await context.Issued.Where(i => i.PlanId == planId && i.SheetId == sheetId).MaxAsync(i => (int?)i.Number, cancel) ?? 0;
-        var open = (await plans.GetAsync(planId))!;
-        var settings = await open.AskAsync((_, plan, _) => plan.Find<SheetSettings>(sheetId), cancel);
-        if (settings is null)
+        var now = (await plans.GetAsync(planId))!.Now;
+        if (now.Plan.Find<SheetSettings>(sheetId) is not { } settings)
             return null;
-        var (state, revision) = await open.StateAsync(settings.SchemeId, settings.LevelId, cancel);
-        // From here on everything is immutable: composing a sheet holds nobody up.
-        settings = state.Plan.Find<SheetSettings>(sheetId) ?? settings;
         var letter = Letters.Of(last + 1);
-        var input = state.SheetInput(settings, project, letter, status, DateOnly.FromDateTime(DateTime.UtcNow));
-        return new Made(new SheetComposer(Typefaces.Shared).Compose(input), settings, state, revision, letter);
+        return await desk.AskAsync(
+            () =>
+            {
+                var state = now.State(settings.SchemeId, settings.LevelId);
+                var input = state.SheetInput(settings, project, letter, status, DateOnly.FromDateTime(DateTime.UtcNow));
+                return new Made(new SheetComposer(Typefaces.Shared).Compose(input), settings, state, now.Revision, letter);
+            },
+            cancel
+        );
     }
 }
 

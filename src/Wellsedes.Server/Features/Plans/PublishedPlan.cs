@@ -1,0 +1,138 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Arranging;
+using Wellsedes.Core.Editing;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Planning;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Walkways;
+using Wellsedes.Store;
+
+namespace Wellsedes.Server.Features.Plans;
+
+/// <summary>
+/// A plan at a revision, as everybody may read it at once on any thread. It never changes; an edit publishes the next. What is
+/// derived from it is worked out once and shared.
+/// </summary>
+/// <param name="Fault">Why it can only be read; null when it is whole.</param>
+public sealed record PublishedPlan(
+    Guid Id,
+    Plan Plan,
+    History History,
+    long Revision,
+    ImmutableDictionary<string, string> Names,
+    PlanFault? Fault,
+    Planner Planner
+)
+{
+    /// <summary>Cancelled when an edit has published the next.</summary>
+    public CancellationToken Edited { get; init; }
+
+    /// <summary>The scheme's derived results on a level; of the first where there is none such.</summary>
+    /// <exception cref="PlanFaultException">The plan can only be read.</exception>
+    public PlanState State(string? schemeId, string? levelId) =>
+        Fault is { } wrong ? throw new PlanFaultException(wrong.Message) : Planner.StateOf(Plan, SchemeOf(schemeId), LevelOf(levelId));
+
+    public FiguresView Figures(string? schemeId) => FiguresView.Of(State(schemeId, null));
+
+    /// <summary>The whole plan, for somebody who opens it.</summary>
+    public PlanView View(PlanRecord record, ProjectRole role, Guid person, string? schemeId)
+    {
+        var state = Fault is null ? State(schemeId, null) : null;
+        var (items, forms) = Fault is null ? ItemViews.OfAll(Plan.All<Item>(), Planner, Plan) : ([], []);
+        return new PlanView(
+            Id,
+            record.ProjectId,
+            record.Project!.Name,
+            role,
+            person,
+            Revision,
+            state?.SchemeId ?? Plan.Schemes.FirstOrDefault()?.Id ?? "",
+            Fault is null ? Plan.FirstLevel.Id : Plan.All<Level>().FirstOrDefault()?.Id ?? "",
+            [.. Plan.Entities.Values.OrderBy(entity => entity.Id, StringComparer.Ordinal)],
+            items,
+            forms,
+            Fault is null ? [.. Plan.All<Thing>().Select(thing => ThingView.Of(thing, Plan.Details.Units))] : [],
+            state is null ? [] : [.. state.Levels.Select(level => ShellView.Of(level.Space))],
+            state is null ? FiguresView.None : FiguresView.Of(state),
+            Undoable(person),
+            Fault is null ? null : Fault with { LastChange = History.Log.LastOrDefault()?.Change.Label }
+        );
+    }
+
+    /// <summary>What an edit would do; nothing is applied.</summary>
+    /// <exception cref="OperationCanceledException">Nobody waits for it any more.</exception>
+    public ProbeView Probe(Edit edit, string? schemeId, string? levelId, CancellationToken cancel)
+    {
+        if (Fault is not null)
+            return ProbeView.Refused(OnlyReading());
+        try
+        {
+            var answer = Planner.Probe(Plan, edit, SchemeOf(schemeId), LevelOf(levelId), cancel);
+            return new ProbeView(
+                answer.Problem,
+                answer.Moved,
+                answer.Caught,
+                answer.Guide,
+                answer.Near,
+                answer.Problem is null ? FiguresView.Of(answer.State) : null,
+                answer.ShellChanged ? ShellView.Of(answer.State.Space) : null,
+                [.. answer.Moved.OfType<Thing>().Select(thing => ThingView.Of(thing, Plan.Details.Units))]
+            );
+        }
+        catch (TooMuchWorkException e)
+        {
+            return ProbeView.Refused(new Problem("edit", e.Message));
+        }
+    }
+
+    public Aim Aim(AimQuestion question) => Aiming.At(question, Planner.SpaceOn(Plan, LevelOf(question.LevelId)));
+
+    public ImmutableArray<NearDistance> Near(IReadOnlySet<string> ids, string? schemeId, string? levelId) =>
+        Fault is null ? Planner.NearTo(State(schemeId, levelId), ids) : [];
+
+    /// <summary>The line of a finding's way.</summary>
+    /// <exception cref="OperationCanceledException">Nobody waits for it any more.</exception>
+    public ImmutableArray<Point> Route(string findingId, string? schemeId, CancellationToken cancel)
+    {
+        var state = State(schemeId, null);
+        if (state.Findings.FirstOrDefault(f => f.Id == findingId) is not { } finding)
+            return [];
+        var walkways = state.Levels.FirstOrDefault(level => level.Space.LevelId == finding.LevelId)?.Walkways;
+        var way = walkways?.Ways.Where(w => finding.TargetIds.Contains(w.Target.OwnerId)).MinBy(w => Math.Abs(w.Width - finding.Measured));
+        return way is null ? [] : Core.Walkways.Route.Of(walkways!, way, cancel);
+    }
+
+    /// <summary>
+    /// Everything that has changed after a revision, as it is now; null when that is longer ago than the log is kept, or the plan
+    /// can only be read: then it is opened anew.
+    /// </summary>
+    public ChangedView? ChangedSince(long revision, IEnumerable<string?> schemes)
+    {
+        if (Fault is not null || revision < (History.Log.IsEmpty ? Revision : History.Log[0].Revision - 1) || revision > Revision)
+            return null;
+        return ChangedViews.Of(this, revision, schemes.Select(SchemeOf).Distinct());
+    }
+
+    /// <summary>Whether a change of the log can be taken back as things are.</summary>
+    public bool CanUndo(LoggedChange logged) => Plan.TryApply(logged.Change.Reversed(""), out _, out _);
+
+    public bool CanRedo(LoggedChange logged) => Plan.TryApply(logged.Change, out _, out _);
+
+    public UndoView Undoable(Guid person) =>
+        new(
+            History.NextUndo(person.ToString(), CanUndo).Next?.Change.Label,
+            History.NextRedo(person.ToString(), CanRedo).Next?.Change.Label
+        );
+
+    public Problem OnlyReading() => new("plan", $"The plan is open for reading only: {Fault!.Message} Take back the last change to go on.");
+
+    public string NameOf(string author) => Names.GetValueOrDefault(author, "Somebody");
+
+    /// <summary>The scheme that is asked for, the first where there is no such.</summary>
+    public string SchemeOf(string? schemeId) => Plan.Find<Scheme>(schemeId ?? "")?.Id ?? Plan.Schemes.First().Id;
+
+    private string LevelOf(string? levelId) => Plan.Find<Level>(levelId ?? "")?.Id ?? Plan.FirstLevel.Id;
+}
+
+/// <summary>The plan can only be read until it is mended.</summary>
+public sealed class PlanFaultException(string message) : Exception(message);

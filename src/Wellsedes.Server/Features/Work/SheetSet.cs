@@ -1,0 +1,47 @@
+using Wellsedes.Core.Drawings;
+using Wellsedes.Core.Plans;
+using Wellsedes.Formats.Lettering;
+using Wellsedes.Formats.Pdf;
+using Wellsedes.Formats.Sheets;
+using Wellsedes.Server.Features.Plans;
+
+namespace Wellsedes.Server.Features.Work;
+
+/// <summary>All sheets of a scheme as drafts in one PDF, in the order of their numbers.</summary>
+public sealed class SheetSet : IWorkKind
+{
+    public string Name => "sheet-set";
+
+    public WorkFile Run(PublishedPlan plan, WorkOrder order, string project, Action<double> progress, CancellationToken cancel)
+    {
+        var scheme = plan.SchemeOf(order.SchemeId);
+        SheetSettings[] sheets =
+        [
+            .. plan
+                .Plan.All<SheetSettings>()
+                .Where(sheet => sheet.SchemeId == scheme)
+                .OrderBy(sheet => sheet.TitleBlock.SheetNumber, StringComparer.Ordinal)
+                .ThenBy(sheet => sheet.Id, StringComparer.Ordinal),
+        ];
+        if (sheets.Length == 0)
+            throw new WorkRefusedException("This scheme has no sheets yet.");
+        var composer = new SheetComposer(Typefaces.Shared);
+        List<Drawing> drawings = [];
+        foreach (var sheet in sheets)
+        {
+            cancel.ThrowIfCancellationRequested();
+            var input = plan.State(scheme, sheet.LevelId).SheetInput(sheet, project, "", "Draft", DateOnly.FromDateTime(DateTime.UtcNow));
+            drawings.Add(composer.Compose(input).Drawing);
+            progress((double)drawings.Count / (2 * sheets.Length));
+        }
+        var written = PdfWriter.Write(
+            drawings,
+            page =>
+            {
+                cancel.ThrowIfCancellationRequested();
+                progress(0.5 + (double)page / (2 * sheets.Length));
+            }
+        );
+        return new WorkFile(written, "application/pdf", FileNames.Of($"{plan.Plan.Details.Title} draft set", "pdf"));
+    }
+}
