@@ -16,7 +16,7 @@ test("from a typed room to an issued, scaled plan", async ({
   await expect(planner.tally).toContainText("58.5 m²");
   await planner.part("Openings");
   await page.getByRole("button", { name: "Double door", exact: true }).click();
-  await page.getByLabel("Marked").selectOption("EntranceAndExit");
+  await planner.choose("Marked", "EntranceAndExit");
   await page.getByRole("button", { name: /^Put a double door/ }).click();
   await page.keyboard.press("0");
   const wall = await planner.at(4500, -150);
@@ -208,7 +208,7 @@ test("without a pointer: a room, a door and a table by keys alone", async ({
   await page.getByRole("button", { name: "Make the room" }).focus();
   await page.keyboard.press("Enter");
   await expect(planner.tally).toContainText("24.0 m²");
-  await page.getByRole("button", { name: "Openings", exact: true }).focus();
+  await page.getByRole("tab", { name: "Openings", exact: true }).focus();
   await page.keyboard.press("Enter");
   await page.getByRole("button", { name: /^Put a door/ }).focus();
   await page.keyboard.press("Enter");

@@ -8,26 +8,22 @@ test.describe("schemes, zones and marks", () => {
     await planner.signIn();
     await planner.openDemo();
     await expect(planner.item("Table 4, 8 seats")).toBeAttached();
-    await page
-      .getByLabel("Scheme", { exact: true })
-      .selectOption({ label: "Members' meeting" });
+    await planner.choose("Scheme", "Members' meeting");
     await expect(planner.tally).toContainText("150 of 150");
     await expect(planner.tally).toContainText("No findings");
     await expect(planner.item("Table 4, 8 seats")).toHaveCount(0);
     await expect(page.getByText("Items (152)")).toBeVisible();
     await planner.stage("Issue");
-    await expect(page.getByLabel("Sheet", { exact: true })).toHaveValue(
-      "members-sheet",
+    await expect(page.getByLabel("Sheet", { exact: true })).toContainText(
+      "TMH-02-102",
     );
     await expect(page.getByLabel("Title", { exact: true })).toHaveValue(
       /Members' meeting/,
     );
-    await page
-      .getByLabel("Scheme", { exact: true })
-      .selectOption({ label: "Supper" });
+    await planner.choose("Scheme", "Supper");
     await expect(planner.tally).toContainText("96 of 96");
-    await expect(page.getByLabel("Sheet", { exact: true })).toHaveValue(
-      "sheet-a",
+    await expect(page.getByLabel("Sheet", { exact: true })).not.toContainText(
+      "TMH-02-102",
     );
   });
 
@@ -45,17 +41,17 @@ test.describe("schemes, zones and marks", () => {
     await page.keyboard.press("Enter");
     await expect(planner.tally).toContainText("8");
     const schemes = page.getByLabel("Scheme", { exact: true });
-    await schemes.selectOption({ label: "Schemes…" });
+    await planner.choose("Scheme", "Schemes…");
     await page.getByLabel("Name of the new scheme").fill("Evening");
     await page.getByRole("button", { name: "Add", exact: true }).click();
-    await expect(schemes.locator("option:checked")).toHaveText("Evening");
+    await expect(schemes).toHaveText("Evening");
     await expect(planner.item("Table 1, 8 seats")).toBeAttached();
     await page.keyboard.press("Control+a");
     await page.keyboard.press("Delete");
     await expect(planner.item("Table 1, 8 seats")).toHaveCount(0);
-    await schemes.selectOption({ label: "Scheme A" });
+    await planner.choose("Scheme", "Scheme A");
     await expect(planner.item("Table 1, 8 seats")).toBeAttached();
-    await schemes.selectOption({ label: "Schemes…" });
+    await planner.choose("Scheme", "Schemes…");
     await page.getByLabel("Name of Evening").fill("Late evening");
     await page.getByLabel("Name of Evening").press("Tab");
     await page.getByRole("button", { name: "Remove Late evening" }).click();
@@ -149,8 +145,10 @@ test.describe("schemes, zones and marks", () => {
     await planner.signIn();
     await planner.newPlan("Gone for a while");
     await page.goto(process.env.WELLSEDES_URL!);
-    page.on("dialog", (dialog) => void dialog.accept());
     await page.getByRole("button", { name: "Delete Gone for a while" }).click();
+    const sure = page.getByRole("alertdialog");
+    await expect(sure).toContainText("can be brought back for 30 days");
+    await sure.getByRole("button", { name: "Delete" }).click();
     await expect(
       page.getByRole("link", { name: /Gone for a while/ }),
     ).toHaveCount(0);
@@ -162,4 +160,77 @@ test.describe("schemes, zones and marks", () => {
       page.getByRole("link", { name: /Gone for a while/ }),
     ).toBeVisible();
   });
+
+  test("a plan with a fault says so, is not edited, and offers to take the last change back", async ({
+    planner,
+    page,
+  }) => {
+    await planner.signIn();
+    // The server's answer as it is for a plan that can no longer be worked out.
+    let faulty = true;
+    await page.route("**/api/plans/*", async (route) => {
+      const answer = await route.fetch();
+      const view = await answer.json();
+      if (faulty)
+        view.fault = {
+          entityId: "table-04",
+          message: "Table 4 stands on nothing.",
+          lastChange: "Move",
+        };
+      await route.fulfill({ response: answer, json: view });
+    });
+    let asked = 0;
+    await page.route("**/api/plans/*/take-back", async (route) => {
+      asked++;
+      faulty = false;
+      await route.fulfill({ status: 200, json: {} });
+    });
+    await page
+      .getByRole("link", { name: /Orchard supper/ })
+      .last()
+      .click();
+    const banner = page.getByRole("alert");
+    await expect(banner).toContainText("opens for reading only");
+    await expect(banner).toContainText("Table 4 stands on nothing. (table-04)");
+    const edits: string[] = [];
+    page.on("request", (request) => {
+      if (request.method() === "POST" && request.url().endsWith("/edits"))
+        edits.push(request.url());
+    });
+    await planner.plan.focus();
+    await page.keyboard.press("Control+a");
+    await page.keyboard.press("Delete");
+    await page.keyboard.press("ArrowLeft");
+    await page
+      .getByRole("button", { name: "Take back the last change: Move" })
+      .click();
+    await expect(banner).toHaveCount(0);
+    await expect(planner.item("Table 4, 8 seats")).toBeAttached();
+    expect([asked, edits.length]).toEqual([1, 0]);
+  });
+});
+
+test("all sheets come as one file, made in the background and told to be stale when the plan changes", async ({
+  planner,
+  page,
+}) => {
+  await planner.signIn();
+  await planner.newPlan("A set");
+  await planner.stage("Shell");
+  await page.getByRole("button", { name: "Make the room" }).click();
+  await expect(planner.tally).toContainText("24.0 m²");
+  await planner.stage("Issue");
+  await page
+    .getByRole("button", { name: "All sheets of the scheme as one PDF" })
+    .click();
+  const link = page.getByRole("link", { name: "The set as PDF" });
+  await expect(page.getByText("is of the plan as it is.")).toBeVisible();
+  const answer = await page.request.get(
+    process.env.WELLSEDES_URL! + (await link.getAttribute("href")),
+  );
+  expect((await answer.body()).subarray(0, 4).toString()).toBe("%PDF");
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(
+    page.getByText("is of an earlier state of the plan."),
+  ).toBeVisible();
 });

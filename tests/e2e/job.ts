@@ -39,10 +39,7 @@ export class Job {
   }
   async choose(label: string, option: string) {
     this.actions++;
-    await this.page
-      .getByLabel(label, { exact: true })
-      .first()
-      .selectOption(option);
+    await this.planner.choose(label, option);
   }
   /** A side of a chain: the direction pointed, the length typed (and an angle after Tab). */
   async side(x: number, y: number, length: string, angle?: string) {

@@ -3,7 +3,7 @@ import { defineConfig } from "../../web/node_modules/@playwright/test/index.js";
 export default defineConfig({
   testDir: ".",
   outputDir: "./results",
-  timeout: 60_000,
+  timeout: 40_000,
   workers: 1,
   globalSetup: "./serve.ts",
   use: {

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Select from "../parts/Select.svelte";
+  import Sure, { type Question } from "../parts/Sure.svelte";
   import { onMount } from "svelte";
   import Mark from "../parts/Mark.svelte";
   import { api, messageOf, type ProjectView } from "./api";
@@ -29,10 +31,13 @@
     await load();
   }
 
+  let question = $state.raw<Question | null>(null);
+  const ask = (title: string, done: () => void) =>
+    (question = { title, text: "It can be brought back for 30 days.", act: "Delete", done });
+
   let deleted = $state<{ id: string; name: string }[]>([]);
 
-  async function deletePlan(planId: string, title: string) {
-    if (!confirm(`Delete “${title}”? It can be brought back for 30 days.`)) return;
+  async function deletePlan(planId: string) {
     const { error } = await api.DELETE("/api/plans/{planId}", { params: { path: { planId } } });
     problem = error ? messageOf(error) : null;
     await load();
@@ -45,9 +50,7 @@
     await load();
   }
 
-  async function deleteProject(projectId: string, name: string) {
-    if (!confirm(`Delete the project “${name}” with all its plans? It can be brought back for 30 days.`))
-      return;
+  async function deleteProject(projectId: string) {
     await api.DELETE("/api/projects/{projectId}", { params: { path: { projectId } } });
     await load();
   }
@@ -111,7 +114,11 @@
         {#if project.role === "Owner"}
           <button
             class="order-last ml-auto text-[12px] text-soft underline hover:text-must"
-            onclick={() => deleteProject(project.id, project.name)}>Delete project</button
+            onclick={() =>
+              ask(
+                `Delete the project “${project.name}” with all its plans?`,
+                () => void deleteProject(project.id),
+              )}>Delete project</button
           >
         {/if}
         <span class="text-soft"
@@ -125,7 +132,7 @@
               <button
                 class="absolute right-2 bottom-2 rounded px-1.5 py-0.5 text-[12px] text-soft underline hover:text-must"
                 aria-label="Delete {plan.title}"
-                onclick={() => deletePlan(plan.id, plan.title)}>Delete</button
+                onclick={() => ask(`Delete “${plan.title}”?`, () => void deletePlan(plan.id))}>Delete</button
               >
             {/if}
             <a
@@ -168,9 +175,14 @@
                 bind:value={title}
               /></span
             >
-            <select class="field" aria-label="Units" bind:value={units}>
-              <option value="Metric">Metric</option><option value="FeetInches">Feet and inches</option>
-            </select>
+            <Select
+              label="Units"
+              options={[
+                ["Metric", "Metric"],
+                ["FeetInches", "Feet and inches"],
+              ]}
+              bind:value={units}
+            />
             <button class="action-main">New plan</button>
           </form>
           <label class="action">
@@ -226,3 +238,4 @@
     <button class="action">New project</button>
   </form>
 </main>
+<Sure bind:question />

@@ -55,6 +55,7 @@ export type PlanDetails = Schemas["EntityPlanDetails"];
 export type Edit = Schemas["Edit"];
 export type Problem = Schemas["Problem"];
 export type ChangedView = Schemas["ChangedView"];
+export type ChangeMade = Schemas["ChangeMade"];
 export type EditDone = Schemas["EditDone"];
 export type ProbeView = Schemas["ProbeView"];
 export type Near = Schemas["NearDistance"];
@@ -87,6 +88,21 @@ export interface Aim {
   angle?: number;
   heading: number;
   guides: Spot[];
+}
+
+/** What is to be worked out in the background (see WorkOrder on the server). */
+export interface WorkOrder {
+  kind: string;
+  schemeId?: string;
+}
+
+/** How background work stands, of which revision of the plan. */
+export interface WorkTold {
+  revision: number;
+  stage: "Working" | "Fresh" | "Stale" | "Refused";
+  progress: number;
+  file?: string;
+  message: string;
 }
 
 let token = "";

@@ -4,7 +4,7 @@
   import { readFigure } from "../parts/readFigure";
   import { writeLength } from "../plan/figures";
   import type { OpenPlan } from "../plan/openPlan.svelte";
-  import { back, close, lastOf, questionOf, takePoint } from "./chain";
+  import { back, close, drawing, lastOf, questionOf, takePoint } from "./chain";
   import { tools } from "./tools.svelte";
 
   interface Props {
@@ -19,19 +19,24 @@
   const asked = $derived(tools.tool.kind === "points" ? tools.tool.asked : null);
   let length = $state("");
   let angle = $state("");
-  let problem = $state("");
-  /** Where the hand pointed last, or which way an arrow key said. */
+  /** Where the hand pointed last, and which way an arrow key said since. */
   let pointed = $state.raw<Spot | null>(null);
+  let way = $state.raw<Spot | null>(null);
   let first = $state<HTMLInputElement>();
+  let bar = $state<HTMLElement>();
 
   $effect(() => {
-    if (under) pointed = under;
+    if (under) [pointed, way] = [under, null];
   });
 
-  // The field keeps the focus while a chain is drawn, so that a length can be typed at any moment.
+  // The field keeps the focus while a chain is drawn, so that a length can be typed at any moment; but who types an
+  // angle goes on typing it when an earlier length is drawn.
   $effect(() => {
     void [chain?.start, chain?.sides.length, chain?.offsets, chain?.corner, chain?.through];
-    void tick().then(() => first?.focus({ preventScroll: true }));
+    void tick().then(() => {
+      if (!(document.activeElement instanceof HTMLInputElement && bar?.contains(document.activeElement)))
+        first?.focus({ preventScroll: true });
+    });
     const last = chain && lastOf(chain);
     if (last) untrack(() => reveal(last));
   });
@@ -42,47 +47,81 @@
     if (!text.trim()) return undefined;
     const read = await readFigure(text, plan.units, isAngle);
     if (read.value == null) {
-      problem = read.problem ?? "This cannot be read.";
+      tools.said = read.problem ?? "This cannot be read.";
       return null;
     }
     return read.value;
   }
 
-  /** What Enter took goes one after another: the next figure may be typed while the last is still read. */
-  let taking: Promise<unknown> = Promise.resolve();
-  function enter() {
-    const typed = [length, angle] as const;
-    length = angle = problem = "";
-    taking = taking.then(() => take(...typed));
+  /** A length and an angle as they were typed, and where the hand or an arrow key pointed then. */
+  interface Typed {
+    length: string;
+    angle: string;
+    pointed: Spot | null;
+    way: Spot | null;
   }
 
-  async function take(lengthTyped: string, angleTyped: string) {
-    if (!chain) return;
-    const [a, b] = [await figure(lengthTyped, false), await figure(angleTyped, !chain.offsets)];
-    if (a === null || b === null) {
-      if (!length && !angle) [length, angle] = [lengthTyped, angleTyped];
-      return;
-    }
+  /** What Enter took goes one after another: the next figure may be typed while the last is still read and drawn. */
+  function enter() {
+    const typed: Typed = { length, angle, pointed, way };
+    const id = chain?.id;
+    length = angle = tools.said = "";
+    first?.focus({ preventScroll: true });
+    void drawing.take(async () => {
+      // Meanwhile another was begun.
+      if (chain?.id !== id) return true;
+      const done = await take(typed);
+      // What could not be taken is there to be put right, unless something else is being typed.
+      if (!done && chain && !length && !angle) ({ length, angle, pointed, way } = typed);
+      return done;
+    });
+  }
+
+  async function take(typed: Typed): Promise<boolean> {
+    if (!chain) return false;
+    const [a, b] = [await figure(typed.length, false), await figure(typed.angle, !chain.offsets)];
+    if (a === null || b === null || !chain) return false;
     if (chain.offsets) {
-      if (!chain.corner) problem = "Press the corner to count from.";
-      else if (a === undefined && b === undefined)
+      if (!chain.corner) return refused("Press the corner to count from.");
+      if (a === undefined && b === undefined)
         tools.chain({ start: chain.corner, offsets: false, corner: null });
       else tools.chain({ corner: { x: chain.corner.x + (a ?? 0), y: chain.corner.y + (b ?? 0) } });
-      return;
+      return true;
     }
     const last = lastOf(chain);
     if (!last) {
-      if (a === undefined && b === undefined) tools.chain({ start: { x: 0, y: 0 } });
-      else problem = "Press where the first wall starts.";
-      return;
+      if (a !== undefined || b !== undefined) return refused("Press where the first wall starts.");
+      tools.chain({ start: { x: 0, y: 0 } });
+      return true;
     }
     if (a === undefined && b === undefined) return close(plan);
-    if (a !== undefined && a <= 0) return void (problem = "A length must be more than 0.");
-    const question = questionOf(plan, chain, pointed ?? { x: last.x + 1000, y: last.y }, reach);
-    const aim = await plan.aimNow({ ...question, length: a, angle: b });
-    if (!aim) return;
-    await takePoint(plan, aim, a !== undefined);
-    if (pointed && chain) plan.aim(questionOf(plan, chain, pointed, reach), (next) => (tools.aim = next));
+    if (a !== undefined && a <= 0) return refused("A length must be more than 0.");
+    const aim = await plan.aimNow({
+      ...questionOf(plan, chain, towards(last, typed), reach),
+      length: a,
+      angle: b,
+    });
+    if (!aim) return refused("The server does not answer; press Enter again when the link is back.");
+    const done = await takePoint(plan, aim, a !== undefined);
+    if (done && chain && (pointed || way)) show(towards(lastOf(chain)!, { pointed, way }));
+    return done;
+  }
+
+  function refused(why: string) {
+    tools.said = why;
+    return false;
+  }
+
+  /** Where a side from a corner is to go: the way an arrow key said, else to where the hand pointed. */
+  const towards = (last: Spot, to: Pick<Typed, "pointed" | "way">): Spot =>
+    to.way
+      ? { x: last.x + to.way.x * 1000, y: last.y + to.way.y * 1000 }
+      : (to.pointed ?? { x: last.x + 1000, y: last.y });
+
+  function show(at: Spot) {
+    plan.aim(questionOf(plan, chain!, at, way ? 0 : reach), (next) => {
+      if (chain) tools.aim = next;
+    });
   }
 
   const arrows: Record<string, Spot> = {
@@ -93,17 +132,18 @@
   };
 
   function onkeydown(event: KeyboardEvent) {
-    const last = chain && lastOf(chain);
-    const way = arrows[event.key];
+    const said = arrows[event.key];
     if (event.altKey) return;
     if (event.key === "Enter") enter();
     else if (event.key === "Escape") {
-      if (length || angle) length = angle = problem = "";
-      else tools.rest();
-    } else if (event.key === "Backspace" && !(event.currentTarget as HTMLInputElement).value) void back(plan);
-    else if (way && last && !event.shiftKey) {
-      pointed = { x: last.x + way.x * 1000, y: last.y + way.y * 1000 };
-      plan.aim({ ...questionOf(plan, chain!, pointed, 0) }, (aim) => (tools.aim = aim));
+      if (length || angle) length = angle = tools.said = "";
+      else end();
+    } else if (event.key === "Backspace" && !(event.currentTarget as HTMLInputElement).value)
+      void drawing.take(() => back(plan));
+    else if (said && chain && !event.shiftKey) {
+      way = said;
+      const last = lastOf(chain);
+      if (last) show(towards(last, { pointed, way }));
     } else {
       event.stopPropagation();
       return;
@@ -111,10 +151,20 @@
     event.stopPropagation();
     event.preventDefault();
   }
+
+  /** Ends this drawing, after what was typed before. */
+  function end() {
+    const id = chain?.id;
+    void drawing.take(() => {
+      if (chain?.id === id) tools.rest();
+      return true;
+    });
+  }
 </script>
 
 <div
   class="absolute top-3 left-1/2 z-10 flex -translate-x-1/2 flex-wrap items-center gap-2 rounded-lg border border-edge bg-white px-3 py-1.5 shadow-sm"
+  bind:this={bar}
   role="group"
   aria-label="Drawing"
   onpointerdown={(e) => e.stopPropagation()}
@@ -128,7 +178,7 @@
       bind:value={length}
       class="field font-figure w-24 font-semibold"
       placeholder={shown && !offsets ? writeLength(Math.round(shown.length), plan.units) : ""}
-      aria-invalid={problem !== ""}
+      aria-invalid={tools.said !== ""}
       aria-describedby="draw-said"
       autocomplete="off"
       {onkeydown}
@@ -154,16 +204,18 @@
         aria-pressed={chain.curved}
         onclick={() => tools.chain({ curved: !chain.curved, through: null })}>Curve</button
       >
-      <button class="pill" disabled={chain.sides.length < 2} onclick={() => close(plan)}>Close</button>
-      <button class="pill" onclick={() => back(plan)}>Back</button>
+      <button class="pill" disabled={chain.sides.length < 2} onclick={() => drawing.take(() => close(plan))}
+        >Close</button
+      >
+      <button class="pill" onclick={() => drawing.take(() => back(plan))}>Back</button>
     {/if}
-    <button class="pill" onclick={() => tools.rest()}>End</button>
+    <button class="pill" onclick={end}>End</button>
     <span
       id="draw-said"
-      class="max-w-[280px] text-[12px] {problem ? 'text-must' : 'text-soft'}"
+      class="max-w-[280px] text-[12px] {tools.said ? 'text-must' : 'text-soft'}"
       role="status"
     >
-      {#if problem}{problem}
+      {#if tools.said}{tools.said}
       {:else if offsets && !chain.corner}Press the corner to count from
       {:else if offsets}Type, Enter; Enter again starts here
       {:else if !chain.start}Press where it starts

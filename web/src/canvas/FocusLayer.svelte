@@ -56,7 +56,9 @@
       role="option"
       tabindex="-1"
       aria-selected={plan.selected.has(twin.id)}
-      aria-label={twin.seats ? `${twin.name}, ${twin.seats} seats` : twin.name}
+      aria-label={twin.seats
+        ? `${twin.name}, ${twin.seats} ${twin.seats === 1 ? "seat" : "seats"}`
+        : twin.name}
       style:left="{twin.x}px"
       style:top="{twin.y}px"
       style:width="{twin.w}px"

@@ -1,26 +1,31 @@
 <script lang="ts">
   import { onMount, untrack } from "svelte";
-  import type { Backing, Dimension, Edit, Item, SettingOutLine } from "../app/api";
+  import type { Backing, Dimension, Item, SettingOutLine } from "../app/api";
   import type { OpenPlan } from "../plan/openPlan.svelte";
   import Chip from "../parts/Chip.svelte";
   import FocusLayer from "./FocusLayer.svelte";
-  import {
-    paintBand,
-    paintFinding,
-    paintGuide,
-    paintMeasures,
-    paintOverlaps,
-    paintRoute,
-  } from "./livePainter";
+  import type { DragShell } from "./gestures/dragShell";
+  import { nothing, type Gesture, type Hand, type Table } from "./gestures/gesture";
+  import { Pan } from "./gestures/pan";
+  import { Press } from "./gestures/press";
+  import { TurnItem } from "./gestures/turnItem";
+  import { paintFinding, paintGuide, paintMeasures, paintOverlaps, paintRoute } from "./livePainter";
   import { BackingPictures } from "./backings";
   import DrawBar from "./DrawBar.svelte";
   import MeasureLabels from "./MeasureLabels.svelte";
-  import { boxOf, hits, ink, paintItem, paintLabel, Picture, type Painted } from "./painter";
-  import { measureEnd, placeChips } from "./placing";
+  import { boxOf, ink, paintItem, paintLabel, Picture, type Painted } from "./painter";
+  import { boxOfAll, boxOfPoints, placeChips } from "./placing";
   import { RestLayer } from "./restLayer";
-  import { ShellHand } from "./shellHand.svelte";
-  import { outOf } from "./shellHits";
-  import { paintDrawing, paintSelectedShell, paintSelectedThings, paintUnjoinedEnds } from "./shellLive";
+  import {
+    cornersOfBacking,
+    paintDrawing,
+    paintSelectedShell,
+    paintSelectedThings,
+    paintUnjoinedEnds,
+  } from "./shellLive";
+  import { shellThings } from "./shellThings";
+  import { placingAt } from "./tooling/placeItem";
+  import { tooling } from "./tooling/tooling";
   import { tools } from "./tools.svelte";
   import ViewBar from "./ViewBar.svelte";
   import { Viewport, type Box, type Point } from "./viewport";
@@ -45,31 +50,36 @@
   let frame = 0;
   let fitted = false;
 
-  type Gesture =
-    | { kind: "pan"; last: Point }
-    | { kind: "press"; start: Point; hit: Painted[]; add: boolean }
-    | { kind: "move"; start: Point; ids: string[]; dx: number; dy: number }
-    | { kind: "turn"; id: string; from: number; rotation: number }
-    | { kind: "band"; start: Point; to: Point; add: boolean };
   let gesture = $state.raw<Gesture | null>(null);
   let space = false;
-  /** Whether the press under way is on something the shell's hand works on: the shell, or a zone or mark. */
-  let byHand = false;
-  let cycle: { at: Point; ids: string[]; index: number } | null = null;
 
-  // svelte-ignore state_referenced_locally
-  const hand = new ShellHand(plan, () => view);
   // svelte-ignore state_referenced_locally
   const pictures = new BackingPictures(plan.id, () => repaint("all"));
-
   const catchDistance = $derived(Math.min(300, 10 / view.scale));
-  const moving = $derived(
-    gesture?.kind === "move"
-      ? new Set(gesture.ids)
-      : gesture?.kind === "turn"
-        ? new Set([gesture.id])
-        : new Set<string>(),
-  );
+  // svelte-ignore state_referenced_locally
+  const table: Table = {
+    plan,
+    view: () => view,
+    picture: () => picture,
+    painted: (id) => painted.get(id),
+    look: (next) => look(next),
+    catchDistance: () => catchDistance,
+    cycle: null,
+  };
+  const moving = $derived(gesture?.holds ?? nothing);
+
+  /** Another gesture, or the next state of the same; what it holds is left out of the picture at rest. */
+  function become(next: Gesture | null) {
+    const before = gesture?.holds ?? nothing;
+    gesture = next;
+    const now = next?.holds ?? nothing;
+    // From one state of a gesture to the next it is the same set.
+    if (before !== now)
+      for (const id of new Set([...before, ...now]))
+        if (before.has(id) !== now.has(id) && painted.has(id))
+          rest.repaint(painted.get(id)!.box, picture, now);
+    draw();
+  }
 
   onMount(() => {
     rest = new RestLayer(restCanvas);
@@ -77,13 +87,17 @@
     observer.observe(host);
     resize();
     void document.fonts.ready.then(() => repaint("all"));
-    tools.inMiddle = () => {
-      const middle = { x: size.width / 2, y: size.height / 2 };
-      if (tools.tool.kind === "place") void drop(middle, false);
-      else if (tools.tool.kind === "opening") void putOpening(middle, 1e6);
-      else if (tools.tool.kind !== "select") void hand.take(middle, false);
-    };
-    Object.assign(host, { planView: () => view, backing: () => plan.here("backing")[0] });
+    tools.inMiddle = () =>
+      tooling()?.inMiddle(table, {
+        at: { x: size.width / 2, y: size.height / 2 },
+        more: false,
+        free: false,
+      });
+    Object.assign(host, {
+      planView: () => view,
+      backing: () => plan.here("backing")[0],
+      entities: () => [...plan.entities.values()],
+    });
     return () => observer.disconnect();
   });
 
@@ -161,7 +175,7 @@
   }
 
   $effect(() => {
-    void [tools.aim, hand.drag];
+    void tools.aim;
     void [plan.probe, plan.route, plan.near, plan.finding, plan.selected.size, tools.tool, gesture];
     for (const id of plan.selected) void id;
     draw();
@@ -198,17 +212,17 @@
       plan.here("dimension") as Dimension[],
       taking ? [taking.from!, taking.to ?? view.toLevel(pointer)] : null,
     );
-    if (gesture?.kind === "band") paintBand(ctx, gesture.start, gesture.to);
+    gesture?.paint?.(ctx, ratio);
   }
 
   function paintShellLive(ctx: CanvasRenderingContext2D) {
     if (plan.stage === "furnish") {
-      paintSelectedThings(ctx, view, hand.things.standing, plan.selected);
+      paintSelectedThings(ctx, view, shellThings(plan).standing, plan.selected);
       paintDrawing(ctx, view, tools.tool, tools.aim);
     }
     if (plan.stage !== "shell" || !plan.shell) return;
-    if (!hand.drag) paintUnjoinedEnds(ctx, view, plan.shell);
-    paintSelectedShell(ctx, view, plan.shell, plan.selected, hand.things);
+    if (gesture?.kind !== "shell") paintUnjoinedEnds(ctx, view, plan.shell);
+    paintSelectedShell(ctx, view, plan.shell, plan.selected, shellThings(plan));
     paintDrawing(ctx, view, tools.tool, tools.aim);
   }
 
@@ -216,26 +230,14 @@
   function ghostOf(id: string): Painted | null {
     const thing = painted.get(id);
     if (!thing) return null;
-    if (gesture?.kind === "move" && moving.has(id)) {
-      const caught = plan.probe?.caught
-        ? (plan.probe.moved.find((e) => e.id === id) as Item | undefined)
-        : undefined;
-      const item = caught ?? { ...thing.item, x: thing.item.x + gesture.dx, y: thing.item.y + gesture.dy };
-      return { ...thing, item };
-    }
-    if (gesture?.kind === "turn" && gesture.id === id)
-      return { ...thing, item: { ...thing.item, rotation: gesture.rotation } };
+    if (moving.has(id) && gesture?.shown) return gesture.shown(thing);
     return thing;
   }
 
   function paintPlacing(ctx: CanvasRenderingContext2D) {
     const tool = tools.tool;
     if (tool.kind !== "place" || !inside) return;
-    const at = view.toLevel(pointer);
-    const settled = plan.probe?.moved.find((e) => e.type === "item") as Item | undefined;
-    const item = { ...at, rotation: tool.rotation, label: "" } as Item;
-    if (settled && plan.probe?.caught)
-      Object.assign(item, { x: settled.x, y: settled.y, rotation: settled.rotation });
+    const item = placingAt(table, tool, { at: pointer, more: false, free: false });
     ctx.globalAlpha = 0.85;
     paintItem(
       ctx,
@@ -257,21 +259,17 @@
     paintGuide(ctx, view, (plan.probe?.guide ?? []) as Point[]);
   }
 
-  const chips = $derived(
-    plan.stage === "shell" || hand.drag
-      ? hand.drag?.kind === "thing"
-        ? (plan.probe?.near ?? [])
-        : hand.drag
-          ? []
-          : plan.near
-      : plan.stage !== "furnish"
-        ? []
-        : gesture?.kind === "move" || tools.tool.kind === "place"
-          ? (plan.probe?.near ?? [])
-          : gesture
-            ? []
-            : plan.near,
-  );
+  /** Clear distances: of what a hand holds by the newest answer, else of what is selected. */
+  const chips = $derived.by(() => {
+    if (plan.stage !== "shell" && plan.stage !== "furnish") return [];
+    const held =
+      gesture?.kind === "move" ||
+      (gesture?.kind === "shell" && (gesture as DragShell).dragged.kind === "thing") ||
+      tools.tool.kind === "place";
+    if (held) return plan.probe?.near ?? [];
+    // What is put down and not yet answered has been measured nowhere.
+    return gesture || [...plan.selected].some((id) => plan.isCarried(id)) ? [] : plan.near;
+  });
 
   const placedChips = $derived.by(() => {
     const taken: Point[] = grip ? [{ x: grip.x, y: grip.y }] : [];
@@ -283,19 +281,13 @@
 
   export function fit() {
     const shell = plan.shell?.box;
-    const box: Box = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };
-    for (const b of [
-      shell ? { minX: shell[0]!, minY: shell[1]!, maxX: shell[2]!, maxY: shell[3]! } : null,
+    const box = boxOfAll([
+      ...(shell ? [{ minX: shell[0]!, minY: shell[1]!, maxX: shell[2]!, maxY: shell[3]! }] : []),
       ...[...painted.values()].map((p) => p.box),
-      ...(plan.stage === "shell" ? (plan.here("backing") as Backing[]).map(boxOfBacking) : []),
-    ])
-      if (b) {
-        box.minX = Math.min(box.minX, b.minX);
-        box.minY = Math.min(box.minY, b.minY);
-        box.maxX = Math.max(box.maxX, b.maxX);
-        box.maxY = Math.max(box.maxY, b.maxY);
-      }
-    if (box.minX > box.maxX) Object.assign(box, { minX: -1000, minY: -1000, maxX: 9000, maxY: 7000 });
+      ...(plan.stage === "shell"
+        ? (plan.here("backing") as Backing[]).map((b) => boxOfPoints(cornersOfBacking(b)))
+        : []),
+    ]);
     fitted = true;
     look(Viewport.fitting(box, size.width, size.height), true);
   }
@@ -305,22 +297,6 @@
     const at = view.toScreen(p);
     if (at.x > 60 && at.y > 90 && at.x < size.width - 60 && at.y < size.height - 60) return;
     look(view.panned(size.width / 2 - at.x, size.height / 2 - at.y), true);
-  }
-
-  function boxOfBacking(backing: Backing): Box {
-    const [w, h] = [backing.columns * backing.scale, backing.rows * backing.scale];
-    const corners = [
-      [0, 0],
-      [w, 0],
-      [w, h],
-      [0, h],
-    ].map(([x, y]) => outOf(backing as Required<Backing>, { x: x!, y: y! }));
-    return {
-      minX: Math.min(...corners.map((c) => c.x)),
-      minY: Math.min(...corners.map((c) => c.y)),
-      maxX: Math.max(...corners.map((c) => c.x)),
-      maxY: Math.max(...corners.map((c) => c.y)),
-    };
   }
 
   export function zoomBy(factor: number) {
@@ -359,214 +335,52 @@
       look(view.panned(event.shiftKey ? -event.deltaY : -event.deltaX, event.shiftKey ? 0 : -event.deltaY));
   }
 
-  function beneath(at: Point): Painted[] {
-    const p = view.toLevel(at);
-    const reach = 3 / view.scale;
-    return picture
-      .within({ minX: p.x - reach, minY: p.y - reach, maxX: p.x + reach, maxY: p.y + reach })
-      .filter((thing) => hits(thing, p))
-      .sort((a, b) => Number(a.form.flat) - Number(b.form.flat))
-      .map((thing) => thing);
-  }
+  const handOf = (event: PointerEvent): Hand => ({
+    at: place(event),
+    more: event.shiftKey,
+    free: event.altKey,
+  });
 
   function onpointerdown(event: PointerEvent) {
-    const at = place(event);
-    pointer = at;
-    host.focus({ preventScroll: true });
-    if (event.button === 1 || (event.button === 0 && space)) {
-      gesture = { kind: "pan", last: at };
-    } else if (event.button === 0) {
-      const tool = tools.tool;
-      if (tool.kind === "place") return void drop(at, event.shiftKey);
-      if (tool.kind === "measure") return measureAt(at);
-      if (tool.kind === "opening") return void putOpening(at);
-      if (tool.kind !== "select") return void hand.take(at, event.altKey);
-      const hit = beneath(at);
-      byHand = plan.stage === "shell" || (plan.stage === "furnish" && !hit.length);
-      if (byHand) byHand = hand.down(at, event.shiftKey) || plan.stage === "shell";
-      gesture = { kind: "press", start: at, hit, add: event.shiftKey };
-    } else return;
+    const hand = handOf(event);
+    pointer = hand.at;
+    // While walls are drawn their lengths can be typed at any moment: the field keeps the focus.
+    if (tools.tool.kind !== "chain") host.focus({ preventScroll: true });
+    if (event.button === 1 || (event.button === 0 && space)) become(new Pan(table, hand.at));
+    else if (event.button !== 0) return;
+    else {
+      const tool = tooling();
+      if (tool) return tool.press(table, hand);
+      become(new Press(table, hand.at, hand.more));
+    }
     host.setPointerCapture(event.pointerId);
   }
 
   function onpointermove(event: PointerEvent) {
-    const at = place(event);
-    pointer = at;
+    const hand = handOf(event);
+    pointer = hand.at;
     inside = true;
-    if (gesture?.kind === "pan") {
-      look(view.panned(at.x - gesture.last.x, at.y - gesture.last.y));
-      gesture = { kind: "pan", last: at };
-      return;
-    }
-    if (hand.drag) hand.move(at);
-    else if (gesture?.kind === "press" && byHand && hand.begin(at)) {
-      gesture = null;
-      hand.move(at);
-    } else if (gesture?.kind === "press" && Math.hypot(at.x - gesture.start.x, at.y - gesture.start.y) > 4)
-      begin(gesture);
-    if (gesture?.kind === "move") {
-      const [dx, dy] = [(at.x - gesture.start.x) / view.scale, -(at.y - gesture.start.y) / view.scale];
-      gesture = { ...gesture, dx, dy };
-      plan.ask(moveEdit(gesture, event.altKey));
-    } else if (gesture?.kind === "turn") turnTo(at, event.altKey);
-    else if (gesture?.kind === "band") gesture = { ...gesture, to: at };
-    else if (tools.tool.kind === "place") plan.ask(placeEdit(at, "probe-item", event.altKey));
-    else if (!gesture) hand.follow(at, event.altKey);
+    if (gesture) become(gesture.move(hand));
+    else tooling()?.follow(table, hand);
     draw();
   }
 
-  function begin(press: Extract<Gesture, { kind: "press" }>) {
-    const top = press.hit.find((thing) => plan.selected.has(thing.item.id)) ?? press.hit[0];
-    if (!top || plan.stage !== "furnish" || !plan.canEdit) {
-      gesture = { kind: "band", start: press.start, to: press.start, add: press.add };
-      return;
-    }
-    if (!plan.selected.has(top.item.id)) plan.select([top.item.id], press.add);
-    const ids = plan.selectedItems.filter((item) => !item.locked).map((item) => item.id);
-    if (!ids.length) {
-      plan.notice = "This is locked; unlock it first.";
-      gesture = null;
-      return;
-    }
-    gesture = { kind: "move", start: press.start, ids, dx: 0, dy: 0 };
-    for (const id of ids) rest.repaint(painted.get(id)!.box, picture, moving);
-  }
-
-  function moveEdit(move: Extract<Gesture, { kind: "move" }>, free: boolean): Edit {
-    return { do: "move-items", ids: move.ids, dx: move.dx, dy: move.dy, catch: free ? 0 : catchDistance };
-  }
-
-  async function onpointerup(event: PointerEvent) {
+  function onpointerup(event: PointerEvent) {
     const done = gesture;
-    if (hand.drag) return void hand.up(place(event)).then(draw);
     if (!done) return;
-    if (byHand && done.kind === "press") {
-      gesture = null;
-      return void hand.up(place(event)).then(draw);
-    }
+    done.up(handOf(event));
     if (done.kind === "pan") settledView = view;
-    if (done.kind === "press") pressed(done, event);
-    if (done.kind === "band") {
-      const [a, b] = [view.toLevel(done.start), view.toLevel(done.to)];
-      const box = {
-        minX: Math.min(a.x, b.x),
-        maxX: Math.max(a.x, b.x),
-        minY: Math.min(a.y, b.y),
-        maxY: Math.max(a.y, b.y),
-      };
-      plan.select(
-        picture
-          .within(box)
-          .filter(
-            (t) =>
-              t.item.x >= box.minX && t.item.x <= box.maxX && t.item.y >= box.minY && t.item.y <= box.maxY,
-          )
-          .map((t) => t.item.id),
-        done.add,
-      );
-    }
-    if (done.kind === "move") await plan.do(moveEdit(done, event.altKey));
-    if (done.kind === "turn") {
-      const item = plan.item(done.id);
-      if (item && done.rotation !== item.rotation)
-        await plan.do({ do: "put-item-at", id: item.id, x: item.x, y: item.y, rotation: done.rotation });
-    }
-    gesture = null;
-    plan.stopAsking();
-    if (done.kind === "move")
-      for (const id of done.ids) if (painted.get(id)) rest.repaint(painted.get(id)!.box, picture, moving);
-    if (done.kind === "turn" && painted.get(done.id))
-      rest.repaint(painted.get(done.id)!.box, picture, moving);
-    draw();
-  }
-
-  /** A press without a drag selects what is on top; in the same place again, what lies beneath. */
-  function pressed(press: Extract<Gesture, { kind: "press" }>, event: PointerEvent) {
-    const ids = press.hit.map((thing) => thing.item.id);
-    if (!ids.length) {
-      cycle = null;
-      if (!event.shiftKey) plan.select([]);
-      return;
-    }
-    if (event.shiftKey) {
-      const id = ids[0]!;
-      if (plan.selected.has(id)) plan.selected.delete(id);
-      else plan.selected.add(id);
-      void plan.renewNear();
-      return;
-    }
-    const same =
-      cycle &&
-      Math.hypot(cycle.at.x - press.start.x, cycle.at.y - press.start.y) < 4 &&
-      cycle.ids.join() === ids.join();
-    cycle = same ? { ...cycle!, index: (cycle!.index + 1) % ids.length } : { at: press.start, ids, index: 0 };
-    plan.select([ids[cycle.index]!]);
+    become(null);
   }
 
   function onpointercancel() {
-    const ids = [...moving];
-    gesture = null;
-    hand.cancel();
-    for (const id of ids) if (painted.get(id)) rest.repaint(painted.get(id)!.box, picture, new Set());
-    draw();
-  }
-
-  function placeEdit(at: Point, id: string, free: boolean): Edit {
-    const tool = tools.tool as Extract<typeof tools.tool, { kind: "place" }>;
-    const p = view.toLevel(at);
-    return {
-      do: "place-item",
-      id,
-      schemeId: plan.schemeId,
-      levelId: plan.levelId,
-      catalogue: tool.entry.item.key,
-      x: p.x,
-      y: p.y,
-      rotation: tool.rotation,
-      catch: free ? 0 : catchDistance,
-      setAside: false,
-    };
-  }
-
-  /** Puts down what is being placed; with Shift the next of the same follows. */
-  export async function drop(at: Point, again: boolean) {
-    const id = plan.newId("item");
-    const edit = placeEdit(at, id, false);
-    if (!again) tools.rest();
-    plan.stopAsking();
-    if (await plan.do(edit)) plan.select([id]);
-  }
-
-  function measureAt(at: Point) {
-    const tool = tools.tool as Extract<typeof tools.tool, { kind: "measure" }>;
-    const p = measureEnd(at, view, plan.shell, picture);
-    tools.tool = !tool.from || tool.to ? { kind: "measure", from: p, to: null } : { ...tool, to: p };
-  }
-
-  async function putOpening(at: Point, reach = 400) {
-    const edit = hand.seat(view.toLevel(at), plan.newId("opening"), Math.min(reach, 1e6));
-    plan.stopAsking();
-    if (await plan.do(edit)) {
-      tools.rest();
-      plan.select([(edit as { opening: { id: string } }).opening.id]);
-    }
-  }
-
-  function turnTo(at: Point, free: boolean) {
-    const turning = gesture as Extract<Gesture, { kind: "turn" }>;
-    const item = plan.item(turning.id)!;
-    const centre = view.toScreen(item);
-    const pointed = (Math.atan2(-(at.y - centre.y), at.x - centre.x) * 180) / Math.PI + 90;
-    const step = free ? 1 : 15;
-    const rotation = (((Math.round(pointed / step) * step) % 360) + 360) % 360;
-    gesture = { ...turning, rotation };
-    plan.ask({ do: "put-item-at", id: item.id, x: item.x, y: item.y, rotation });
+    gesture?.cancel();
+    become(null);
   }
 
   function startTurn(event: PointerEvent, item: Item) {
     event.stopPropagation();
-    gesture = { kind: "turn", id: item.id, from: item.rotation, rotation: item.rotation };
-    rest.repaint(painted.get(item.id)!.box, picture, moving);
+    become(TurnItem.begin(table, item));
     host.setPointerCapture(event.pointerId);
   }
 
@@ -615,6 +429,7 @@
   data-sides={tools.tool.kind === "chain" ? tools.tool.chain.sides.length : 0}
   {onwheel}
   {onpointerdown}
+  onmousedown={(e) => tools.tool.kind === "chain" && e.preventDefault()}
   {onpointermove}
   {onpointerup}
   {onpointercancel}

@@ -1,6 +1,12 @@
 import type { Aim, Edit, Spot } from "../app/api";
 import type { OpenPlan } from "../plan/openPlan.svelte";
 import { tools, type Chain } from "./tools.svelte";
+import { Turns } from "./turns";
+
+/** Corners pressed and lengths typed, one after another: each builds on the one before it. */
+export const drawing = new Turns(() => {
+  tools.said = `${tools.said} What was typed or pressed after it was not drawn.`.trim();
+});
 
 /** The last corner of a chain; null before it has begun. */
 export const lastOf = (chain: Chain): Spot | null =>
@@ -32,16 +38,20 @@ function editOf(plan: OpenPlan, chain: Chain, closed: boolean): Edit {
     : { do: "draw-boundary", ...common, roomName: chain.roomName };
 }
 
-/** Takes the next place of the chain that is drawn: its start, a point a curve passes, or the end of a side. */
-export async function takePoint(plan: OpenPlan, aim: Aim, typed: boolean) {
-  if (tools.tool.kind !== "chain") return;
+/** Takes the next place of the chain that is drawn: its start, a point a curve passes, or the end of a side; false when it was refused. */
+export async function takePoint(plan: OpenPlan, aim: Aim, typed: boolean): Promise<boolean> {
+  if (tools.tool.kind !== "chain") return false;
   const chain = tools.tool.chain;
-  if (chain.offsets) return tools.chain({ corner: aim.at });
-  if (!chain.start) return tools.chain({ start: aim.at });
-  if (chain.curved && !chain.through) return tools.chain({ through: aim.at });
+  const changed = (change: Partial<Chain>) => {
+    tools.chain(change);
+    return true;
+  };
+  if (chain.offsets) return changed({ corner: aim.at });
+  if (!chain.start) return changed({ start: aim.at });
+  if (chain.curved && !chain.through) return changed({ through: aim.at });
   const last = lastOf(chain)!;
   const closes = chain.sides.length > 1 && Math.hypot(aim.at.x - chain.start.x, aim.at.y - chain.start.y) < 1;
-  if (Math.hypot(aim.at.x - last.x, aim.at.y - last.y) < 1) return;
+  if (Math.hypot(aim.at.x - last.x, aim.at.y - last.y) < 1) return true;
   const side = {
     to: closes ? chain.start : aim.at,
     bow: 0,
@@ -53,28 +63,32 @@ export async function takePoint(plan: OpenPlan, aim: Aim, typed: boolean) {
         : ("Assumed" as const),
   };
   const next = { ...chain, sides: [...chain.sides, side], through: null };
-  if (closes) {
-    if (await plan.do(editOf(plan, next, true))) tools.rest();
-  } else if (await plan.do(editOf(plan, next, false)))
-    tools.chain({ sides: next.sides, through: null, curved: false });
+  if (!(await plan.do(editOf(plan, next, closes)))) return false;
+  if (closes) tools.rest();
+  else tools.chain({ sides: next.sides, through: null, curved: false });
+  return true;
 }
 
 /** Closes the chain: the last corner is joined to the first. */
-export async function close(plan: OpenPlan) {
-  if (tools.tool.kind !== "chain") return;
+export async function close(plan: OpenPlan): Promise<boolean> {
+  if (tools.tool.kind !== "chain") return false;
   const { chain } = tools.tool;
-  if (chain.sides.length < 2) return tools.rest();
-  if (await plan.do(editOf(plan, chain, true))) tools.rest();
+  if (chain.sides.length > 1 && !(await plan.do(editOf(plan, chain, true)))) return false;
+  tools.rest();
+  return true;
 }
 
 /** Takes the last corner back. */
-export async function back(plan: OpenPlan) {
-  if (tools.tool.kind !== "chain") return;
+export async function back(plan: OpenPlan): Promise<boolean> {
+  if (tools.tool.kind !== "chain") return false;
   const { chain } = tools.tool;
-  if (chain.through) return tools.chain({ through: null });
-  if (chain.sides.length === 0) return tools.chain({ start: null });
-  await plan.undo();
-  tools.chain({ sides: chain.sides.slice(0, -1) });
+  if (chain.through) tools.chain({ through: null });
+  else if (chain.sides.length === 0) tools.chain({ start: null });
+  else {
+    if (!(await plan.undo())) return false;
+    tools.chain({ sides: chain.sides.slice(0, -1) });
+  }
+  return true;
 }
 
 /** A chain about to be drawn. */

@@ -1,6 +1,6 @@
 import type { Near, ShellView } from "../app/api";
 import type { Picture } from "./painter";
-import type { Point, Viewport } from "./viewport";
+import type { Box, Point, Viewport } from "./viewport";
 
 /** A measure's end is drawn to a corner of a room or of an item's outline within 9 px. */
 export function measureEnd(at: Point, view: Viewport, shell: ShellView | null, picture: Picture): Point {
@@ -40,3 +40,17 @@ export function placeChips(chips: Near[], view: Viewport, taken: Point[]) {
     return { near, ...at };
   });
 }
+
+/** A box round all of some boxes; a room's worth where there are none. Level, mm. */
+export function boxOfAll(boxes: Box[]): Box {
+  if (!boxes.length) return { minX: -1000, minY: -1000, maxX: 9000, maxY: 7000 };
+  return boxes.reduce((all, box) => ({
+    minX: Math.min(all.minX, box.minX),
+    minY: Math.min(all.minY, box.minY),
+    maxX: Math.max(all.maxX, box.maxX),
+    maxY: Math.max(all.maxY, box.maxY),
+  }));
+}
+
+export const boxOfPoints = (points: Point[]) =>
+  boxOfAll(points.map(({ x, y }) => ({ minX: x, minY: y, maxX: x, maxY: y })));

@@ -34,7 +34,8 @@ export const boxOfThing = (f: Thing) =>
     { x: -f.width / 2, y: f.depth / 2 },
   ].map((own) => outOf(f, own));
 
-const boxOfBacking = (b: Backing) => {
+/** The corners of a backing on the level. */
+export const cornersOfBacking = (b: Backing) => {
   const [w, h] = [b.columns * b.scale, b.rows * b.scale];
   return [
     { x: 0, y: 0 },
@@ -77,7 +78,7 @@ export function paintSelectedShell(
     );
   }
   paintSelectedThings(ctx, view, things.standing, selected);
-  for (const b of things.backings) if (selected.has(b.id)) ring(ctx, view, boxOfBacking(b));
+  for (const b of things.backings) if (selected.has(b.id)) ring(ctx, view, cornersOfBacking(b));
   for (const b of things.boundaries) if (selected.has(b.id)) ring(ctx, view, [b.start, b.end], false);
   for (const line of things.lines)
     if (selected.has(line.id)) {

@@ -49,11 +49,14 @@ class Tools {
   tool = $state.raw<Tool>({ kind: "select" });
   /** Where the pointer is drawn to, by the newest answer. */
   aim = $state.raw<Aim | null>(null);
+  /** What went wrong with what was typed or pressed, beside the fields of the drawing; "" for nothing. */
+  said = $state("");
   /** Does what the tool does in the middle of the view: how a keyboard places things. Set by the canvas. */
   inMiddle: () => void = () => {};
   rest = () => {
     this.tool = { kind: "select" };
     this.aim = null;
+    this.said = "";
   };
   /** Changes the chain that is being drawn. */
   chain(change: Partial<Chain>) {

@@ -10,10 +10,15 @@
   let typing = $state(false);
   let text = $state("");
   let problem = $state("");
+  /** Enter pressed twice sends once. */
+  let reading = false;
 
   async function submit(event: SubmitEvent) {
     event.preventDefault();
+    if (reading) return;
+    reading = true;
     const read = await readFigure(text, plan.units);
+    reading = false;
     if (read.value == null) {
       problem = read.problem ?? "";
       return;

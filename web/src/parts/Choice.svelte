@@ -1,4 +1,6 @@
 <script lang="ts" generics="T extends string">
+  import Select from "./Select.svelte";
+
   interface Props {
     label: string;
     value: T;
@@ -7,21 +9,9 @@
     onvalue?: (value: T) => void;
   }
   let { label, value = $bindable(), options, disabled = false, onvalue }: Props = $props();
-  const id = $props.id();
 </script>
 
 <div class="flex items-center gap-2">
-  <label class="w-[88px] shrink-0 text-soft" for={id}>{label}</label>
-  <select
-    {id}
-    class="field min-w-0 flex-1"
-    {disabled}
-    {value}
-    onchange={(e) => {
-      value = e.currentTarget.value as T;
-      onvalue?.(value);
-    }}
-  >
-    {#each options as [key, name] (key)}<option value={key}>{name}</option>{/each}
-  </select>
+  <span class="w-[88px] shrink-0 text-soft" aria-hidden="true">{label}</span>
+  <Select {label} class="field flex-1" options={options as [T, string][]} {disabled} {onvalue} bind:value />
 </div>

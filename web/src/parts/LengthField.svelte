@@ -31,21 +31,29 @@
   let text = $state<string | null>(null);
   let problem = $state("");
 
+  /** What is being read: Enter and then leaving the field take it once. */
+  let taking: string | null = null;
+
   async function commit() {
-    if (text === null) return;
-    if (text.trim() === written) {
+    const typed = text;
+    if (typed === null || typed === taking) return;
+    if (typed.trim() === written) {
       text = null;
       problem = "";
       return;
     }
-    const read = await readFigure(text, units, angle);
+    taking = typed;
+    const read = await readFigure(typed, units, angle);
+    taking = null;
+    // Who goes on typing meanwhile goes on.
+    const here = text === typed;
     if (read.value == null) {
-      const marked = `${text.slice(0, read.position)}▸${text.slice(read.position)}`;
-      problem = `${read.problem} ${read.position > 0 ? `At ▸: ${marked}` : ""}`;
+      const marked = `${typed.slice(0, read.position)}▸${typed.slice(read.position)}`;
+      if (here) problem = `${read.problem} ${read.position > 0 ? `At ▸: ${marked}` : ""}`;
       return;
     }
     problem = "";
-    text = null;
+    if (here) text = null;
     onvalue(read.value);
   }
 </script>

@@ -1,16 +1,17 @@
 <script lang="ts">
-  import { Dialog } from "bits-ui";
   import type { OpenPlan } from "../plan/openPlan.svelte";
+  import Select from "./Select.svelte";
+  import Window from "./Window.svelte";
 
   let { plan, open = $bindable(false) }: { plan: OpenPlan; open?: boolean } = $props();
 
   let name = $state("");
-  let copied = $state(true);
+  let copied = $state<"copy" | "empty">("copy");
 
   async function add(event: SubmitEvent) {
     event.preventDefault();
     const id = plan.newId("scheme");
-    const copyOf = copied ? plan.schemeId : undefined;
+    const copyOf = copied === "copy" ? plan.schemeId : undefined;
     if (await plan.do({ do: "add-scheme", id, name, copyOf })) {
       name = "";
       plan.lookAtScheme(id);
@@ -19,65 +20,61 @@
   }
 </script>
 
-<Dialog.Root bind:open>
-  <Dialog.Portal>
-    <Dialog.Overlay class="fixed inset-0 bg-ink/40" />
-    <Dialog.Content
-      class="fixed top-1/2 left-1/2 w-[460px] -translate-x-1/2 -translate-y-1/2 rounded-lg border border-edge bg-panel p-5 shadow-xl"
-    >
-      <Dialog.Title class="text-[16px] font-semibold">Schemes of this plan</Dialog.Title>
-      <Dialog.Description class="text-soft">Alternative layouts of the same shell.</Dialog.Description>
-      <ul class="mt-3 space-y-1.5" aria-label="Schemes">
-        {#each plan.schemes as scheme (scheme.id)}
-          <li class="flex items-center gap-2">
-            <span class="field min-w-0 flex-1">
-              <input
-                class="w-full outline-none"
-                aria-label="Name of {scheme.name}"
-                maxlength="40"
-                disabled={!plan.canEdit}
-                value={scheme.name}
-                onchange={(e) => plan.do({ do: "rename-scheme", id: scheme.id, name: e.currentTarget.value })}
-              />
-            </span>
-            <button
-              class="action"
-              disabled={scheme.id === plan.schemeId}
-              onclick={() => (plan.lookAtScheme(scheme.id), (open = false))}
-              >{scheme.id === plan.schemeId ? "Looked at" : "Look at"}</button
-            >
-            <button
-              class="action text-must"
-              aria-label="Remove {scheme.name}"
-              disabled={!plan.canEdit || plan.schemes.length === 1}
-              onclick={() => plan.do({ do: "remove-scheme", id: scheme.id })}>Remove</button
-            >
-          </li>
-        {/each}
-      </ul>
-      {#if plan.canEdit}
-        <form class="mt-4 border-t border-edge pt-3" onsubmit={add}>
-          <h3 class="heading mb-2">A further scheme</h3>
-          <div class="flex items-center gap-2">
-            <span class="field min-w-0 flex-1"
-              ><input
-                class="w-full outline-none"
-                placeholder="Its name"
-                aria-label="Name of the new scheme"
-                required
-                maxlength="40"
-                bind:value={name}
-              /></span
-            >
-            <select class="field" aria-label="What it begins with" bind:value={copied}>
-              <option value={true}>a copy of this one</option><option value={false}>empty</option>
-            </select>
-            <button class="action-main">Add</button>
-          </div>
-        </form>
-      {/if}
-      {#if plan.refusal}<p class="mt-2 text-must" role="alert">{plan.refusal.problem.message}</p>{/if}
-      <Dialog.Close class="action mt-4">Close</Dialog.Close>
-    </Dialog.Content>
-  </Dialog.Portal>
-</Dialog.Root>
+<Window title="Schemes of this plan" text="Alternative layouts of the same shell." bind:open>
+  <ul class="mt-3 space-y-1.5" aria-label="Schemes">
+    {#each plan.schemes as scheme (scheme.id)}
+      <li class="flex items-center gap-2">
+        <span class="field min-w-0 flex-1">
+          <input
+            class="w-full outline-none"
+            aria-label="Name of {scheme.name}"
+            maxlength="40"
+            disabled={!plan.canEdit}
+            value={scheme.name}
+            onchange={(e) => plan.do({ do: "rename-scheme", id: scheme.id, name: e.currentTarget.value })}
+          />
+        </span>
+        <button
+          class="action"
+          disabled={scheme.id === plan.schemeId}
+          onclick={() => (plan.lookAtScheme(scheme.id), (open = false))}
+          >{scheme.id === plan.schemeId ? "Looked at" : "Look at"}</button
+        >
+        <button
+          class="action text-must"
+          aria-label="Remove {scheme.name}"
+          disabled={!plan.canEdit || plan.schemes.length === 1}
+          onclick={() => plan.do({ do: "remove-scheme", id: scheme.id })}>Remove</button
+        >
+      </li>
+    {/each}
+  </ul>
+  {#if plan.canEdit}
+    <form class="mt-4 border-t border-edge pt-3" onsubmit={add}>
+      <h3 class="heading mb-2">A further scheme</h3>
+      <div class="flex items-center gap-2">
+        <span class="field min-w-0 flex-1"
+          ><input
+            class="w-full outline-none"
+            placeholder="Its name"
+            aria-label="Name of the new scheme"
+            required
+            maxlength="40"
+            bind:value={name}
+          /></span
+        >
+        <Select
+          label="What it begins with"
+          class="field w-[150px]"
+          options={[
+            ["copy", "a copy of this one"],
+            ["empty", "empty"],
+          ]}
+          bind:value={copied}
+        />
+        <button class="action-main">Add</button>
+      </div>
+    </form>
+  {/if}
+  {#if plan.refusal}<p class="mt-2 text-must" role="alert">{plan.refusal.problem.message}</p>{/if}
+</Window>

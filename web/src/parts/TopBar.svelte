@@ -1,7 +1,9 @@
 <script lang="ts">
   import { Redo2, Undo2 } from "@lucide/svelte";
+  import Hint from "./Hint.svelte";
   import Mark from "./Mark.svelte";
   import SchemesDialog from "./SchemesDialog.svelte";
+  import Select from "./Select.svelte";
   import type { OpenPlan, Stage } from "../plan/openPlan.svelte";
 
   let { plan }: { plan: OpenPlan } = $props();
@@ -13,12 +15,33 @@
     ["issue", "Issue"],
   ];
   let schemesShown = $state(false);
+  const waiting = $derived(plan.doing.waiting);
   const saving = $derived(
-    plan.offline
-      ? "No link to the server"
-      : { saved: "All changes saved", saving: "Saving…", failed: "Last change not saved" }[plan.saving],
+    waiting.why
+      ? `${waiting.count === 1 ? "1 change waits" : `${waiting.count} changes wait`}: ${waiting.why}`
+      : waiting.count
+        ? "Saving…"
+        : plan.offline
+          ? "No link to the server"
+          : "All changes saved",
   );
 </script>
+
+{#snippet step(
+  name: string,
+  keys: string,
+  what: string | null | undefined,
+  go: () => void,
+  Icon: typeof Undo2,
+)}
+  <Hint text={what ? `${name}: ${what} (${keys})` : ""}>
+    {#snippet children(props)}
+      <button {...props} class="p-1.5 disabled:text-white/35" aria-label={name} disabled={!what} onclick={go}
+        ><Icon size={18} /></button
+      >
+    {/snippet}
+  </Hint>
+{/snippet}
 
 <header class="flex h-13 shrink-0 items-center gap-3 bg-ink px-3.5 text-white">
   <a href="#/" class="flex items-center gap-2.5 text-[15px] font-semibold" title="All projects"
@@ -27,32 +50,22 @@
   <p class="max-w-[190px] truncate text-white/75" title="{plan.view?.projectName} / {plan.details?.title}">
     {plan.view?.projectName} / <span class="font-semibold text-white">{plan.details?.title}</span>
   </p>
-  <p class="flex items-center gap-1 rounded border border-white/30 px-1 text-[12px] text-white/85">
-    <select
-      aria-label="Level"
-      class="bg-ink py-0.5 text-white"
+  <div class="flex items-center gap-1 rounded border border-white/30 px-1.5 text-[12px] text-white/85">
+    <Select
+      label="Level"
+      class="flex max-w-[130px] items-center py-0.5 text-white"
+      options={plan.levels.toReversed().map((level) => [level.id, level.name])}
       value={plan.levelId}
-      onchange={(e) => plan.lookAt(e.currentTarget.value)}
-    >
-      {#each plan.levels.toReversed() as level (level.id)}<option value={level.id}>{level.name}</option
-        >{/each}
-    </select>
-    <select
-      aria-label="Scheme"
-      class="max-w-[130px] border-l border-white/30 bg-ink py-0.5 pl-1 text-white"
-      value={plan.schemeId}
-      onchange={(e) => {
-        if (e.currentTarget.value) plan.lookAtScheme(e.currentTarget.value);
-        else {
-          e.currentTarget.value = plan.schemeId;
-          schemesShown = true;
-        }
-      }}
-    >
-      {#each plan.schemes as scheme (scheme.id)}<option value={scheme.id}>{scheme.name}</option>{/each}
-      <option value="">Schemes…</option>
-    </select>
-  </p>
+      onvalue={(id) => plan.lookAt(id)}
+    />
+    <span class="h-4 border-l border-white/30"></span>
+    <Select
+      label="Scheme"
+      class="flex max-w-[130px] items-center py-0.5 text-white"
+      options={[...plan.schemes.map((scheme) => [scheme.id, scheme.name] as const), ["all", "Schemes…"]]}
+      bind:value={() => plan.schemeId, (id) => (id === "all" ? (schemesShown = true) : plan.lookAtScheme(id))}
+    />
+  </div>
   <nav class="mx-auto flex h-full" aria-label="Stages">
     {#each stages as [key, name], i (key)}
       <button
@@ -75,7 +88,7 @@
     {/each}
   </nav>
   <span
-    class="text-[12px] whitespace-nowrap {plan.offline || plan.saving === 'failed'
+    class="text-[12px] whitespace-nowrap {plan.offline || waiting.why
       ? 'font-semibold text-brass'
       : 'text-white/70'}"
     role="status"
@@ -84,20 +97,8 @@
     {plan.view?.role === "Viewer" ? "View only" : saving}
   </span>
   {#if plan.canEdit}
-    <button
-      class="p-1.5 disabled:text-white/35"
-      title={plan.view?.undo.undo ? `Undo: ${plan.view.undo.undo} (Ctrl+Z)` : "Nothing of yours to undo"}
-      aria-label="Undo"
-      disabled={!plan.view?.undo.undo}
-      onclick={plan.undo}><Undo2 size={18} /></button
-    >
-    <button
-      class="p-1.5 disabled:text-white/35"
-      title={plan.view?.undo.redo ? `Redo: ${plan.view.undo.redo} (Ctrl+Y)` : "Nothing to redo"}
-      aria-label="Redo"
-      disabled={!plan.view?.undo.redo}
-      onclick={plan.redo}><Redo2 size={18} /></button
-    >
+    {@render step("Undo", "Ctrl+Z", plan.view?.undo.undo, plan.undo, Undo2)}
+    {@render step("Redo", "Ctrl+Y", plan.view?.undo.redo, plan.redo, Redo2)}
   {/if}
 </header>
 <SchemesDialog {plan} bind:open={schemesShown} />

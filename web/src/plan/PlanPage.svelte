@@ -3,6 +3,7 @@
   import PlanCanvas from "../canvas/PlanCanvas.svelte";
   import { tools } from "../canvas/tools.svelte";
   import KeysDialog from "../parts/KeysDialog.svelte";
+  import LostChanges from "../parts/LostChanges.svelte";
   import TallyRail from "../parts/TallyRail.svelte";
   import TopBar from "../parts/TopBar.svelte";
   import CataloguePanel from "../stages/furnish/CataloguePanel.svelte";
@@ -62,7 +63,7 @@
   const aside = $derived(plan.items.filter((item) => item.setAside));
 </script>
 
-<svelte:window {onkeydown} />
+<svelte:window {onkeydown} onbeforeunload={(e) => plan.doing.waiting.count && e.preventDefault()} />
 
 {#await opening}
   <p class="p-6 text-soft">Opening the plan…</p>
@@ -164,6 +165,7 @@
               {plan.notice}
             </div>
           {/if}
+          <LostChanges {plan} />
         </main>
         {#if plan.stage !== "issue"}
           <aside class="w-64 shrink-0 overflow-y-auto border-l border-edge bg-panel">

@@ -42,7 +42,11 @@ export function keysFor(plan: OpenPlan, view: View) {
       void pressMeter(plan);
       return;
     }
-    if (target.closest("input, textarea, select, [role=dialog]")) return;
+    if (target.closest("input, textarea, select, [role=dialog], [role=alertdialog], [data-select-content]"))
+      return;
+    // A closed list takes what is typed, to choose by; not commands.
+    const command = event.ctrlKey || event.metaKey || event.key === "Delete";
+    if (target.closest("[aria-haspopup=listbox]") && !command) return;
     const ids = plan.selectedItems.map((item) => item.id);
     const may = plan.canEdit && plan.stage === "furnish" && ids.length > 0;
     const key = event.key;
@@ -62,11 +66,16 @@ export function keysFor(plan: OpenPlan, view: View) {
         number,
       ];
       const things = plan.things.filter((f) => plan.selected.has(f.id)).map((f) => f.id);
-      if (may) void plan.do({ do: "move-items", ids, dx: x * step, dy: y * step, catch: 0 });
-      else if (plan.canEdit && things.length)
-        void plan.do({ do: "move-things", ids: things, dx: x * step, dy: y * step });
+      const [dx, dy] = [x * step, y * step];
+      if (may)
+        void plan.do(
+          { do: "move-items", ids, dx, dy, catch: 0 },
+          undefined,
+          plan.selectedItems.map((item) => ({ ...item, x: item.x + dx, y: item.y + dy })),
+        );
+      else if (plan.canEdit && things.length) void plan.do({ do: "move-things", ids: things, dx, dy });
       else if (plan.canEdit && plan.stage === "shell" && wallSelected(plan))
-        void plan.do({ do: "move-wall", id: wallSelected(plan)!, dx: x * step, dy: y * step });
+        void plan.do({ do: "move-wall", id: wallSelected(plan)!, dx, dy });
       else view.panBy(-x * 60, y * 60);
       return done();
     }

@@ -1,11 +1,37 @@
-import { HubConnectionBuilder, LogLevel, type HubConnection } from "@microsoft/signalr";
-import type { Aim, AimQuestion, ChangedView, Edit, FiguresView, ProbeView } from "../app/api";
+import { HubConnectionBuilder, HubConnectionState, LogLevel, type HubConnection } from "@microsoft/signalr";
+import type {
+  Aim,
+  AimQuestion,
+  ChangedView,
+  Edit,
+  FiguresView,
+  ProbeView,
+  WorkOrder,
+  WorkTold,
+} from "../app/api";
 
 export interface LiveEvents {
   changed(change: ChangedView): void;
-  /** The link came back after a break: changes may have been missed. */
-  returned(): void;
+  /** The link is there; what is told from now on comes after this revision. */
+  follows(revision: number): void;
+  /** Changes were missed on the way. */
+  missed(): void;
   broken(broken: boolean): void;
+}
+
+/** How long to wait before trying again, in ms: longer each time, up to five seconds. */
+export const backOff = (tries: number) => Math.min(500 * 2 ** tries, 5000);
+
+/** Tries until it is done or nobody wants it any more; says each time that it failed. */
+export async function untilDone(work: () => Promise<void>, wanted: () => boolean, failed: () => void) {
+  for (let tries = 0; wanted(); tries++) {
+    try {
+      return await work();
+    } catch {
+      failed();
+      await new Promise((done) => setTimeout(done, backOff(tries)));
+    }
+  }
 }
 
 /** Sends questions one at a time; while one is on its way only the newest next one is kept. */
@@ -51,31 +77,39 @@ export class LiveLink {
     private readonly planId: string,
     private readonly events: LiveEvents,
   ) {
-    this.connection = new HubConnectionBuilder()
-      .withUrl("/live")
-      .withAutomaticReconnect({
-        nextRetryDelayInMilliseconds: (retry) => Math.min(500 * 2 ** retry.previousRetryCount, 5000),
-      })
-      .configureLogging(LogLevel.None)
-      .build();
+    this.connection = new HubConnectionBuilder().withUrl("/live").configureLogging(LogLevel.None).build();
     this.connection.on("changed", (change: ChangedView) => events.changed(change));
-    this.connection.onreconnecting(() => events.broken(true));
-    this.connection.onreconnected(() => void this.follow(true));
+    this.connection.on("missed", () => events.missed());
+    this.connection.onclose(() => {
+      if (!this.wanted) return;
+      events.broken(true);
+      void this.start();
+    });
   }
 
+  private wanted = true;
+  private starting = false;
+
+  /** Follows the plan; a link that cannot be made, or fails to follow, is tried again until it is there. */
   async start() {
-    await this.connection.start();
-    await this.follow(false);
+    if (this.starting) return;
+    this.starting = true;
+    await untilDone(
+      async () => {
+        if (this.connection.state === HubConnectionState.Disconnected) await this.connection.start();
+        const revision = await this.connection.invoke<number>("Follow", this.planId);
+        this.events.broken(false);
+        this.events.follows(revision);
+      },
+      () => this.wanted,
+      () => this.events.broken(true),
+    );
+    this.starting = false;
   }
 
   stop() {
+    this.wanted = false;
     void this.connection.stop();
-  }
-
-  private async follow(again: boolean) {
-    await this.connection.invoke("Follow", this.planId);
-    this.events.broken(false);
-    if (again) this.events.returned();
   }
 
   /** Asks what an edit would do. An unsent older question is dropped: only the newest matters. */
@@ -94,6 +128,14 @@ export class LiveLink {
   /** An aim that must be answered: for a press or a typed length. */
   aimNow(question: AimQuestion): Promise<Aim> {
     return this.connection.invoke("Aim", this.planId, question);
+  }
+
+  /** Has something worked out in the background; told how it stands until the answer is called. */
+  work(order: WorkOrder, told: (told: WorkTold) => void, failed: () => void): () => void {
+    const listening = this.connection
+      .stream<WorkTold>("Work", this.planId, order)
+      .subscribe({ next: told, error: failed, complete: () => {} });
+    return () => listening.dispose();
   }
 
   /** The figures of a scheme as they are. */

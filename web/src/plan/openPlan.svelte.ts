@@ -5,9 +5,9 @@ import {
   type Brief,
   type CatalogueView,
   type ChangedView,
+  type ChangeMade,
   type Checks,
   type Edit,
-  type EditDone,
   type Entity,
   type Finding,
   type FormView,
@@ -28,17 +28,14 @@ import {
   type Thing,
   type ThingView,
   type Wall,
+  type WorkOrder,
+  type WorkTold,
 } from "../app/api";
+import { Asked } from "./asked";
+import { Doing, type Refusal } from "./doing.svelte";
 import { LiveLink } from "./live";
 
 export type Stage = "shell" | "furnish" | "prove" | "issue";
-export type Saving = "saved" | "saving" | "failed";
-
-/** What is wrong with the last edit, with a way to say that it is meant or to take the likely meaning. */
-export interface Refusal {
-  problem: Problem;
-  asSure: (() => void) | null;
-}
 
 /** The plan as this person has it open: its entities, what is derived from them, and what is selected. */
 export class OpenPlan {
@@ -62,10 +59,7 @@ export class OpenPlan {
   private readonly shells = new SvelteMap<string, ShellView>();
   catalogue = $state.raw<CatalogueView | null>(null);
   stage = $state<Stage>("furnish");
-  saving = $state<Saving>("saved");
   offline = $state(false);
-  refusal = $state.raw<Refusal | null>(null);
-  notice = $state("");
   /** The answer to the newest probe while a hand is moving. */
   probe = $state.raw<ProbeView | null>(null);
   near = $state.raw<Near[]>([]);
@@ -77,9 +71,50 @@ export class OpenPlan {
   dirty: Set<string> | "all" = "all";
 
   private link: LiveLink | null = null;
-  private queue: Promise<unknown> = Promise.resolve();
+  /** What this person does to it. */
+  readonly doing: Doing;
+  /** Items put down somewhere whose edit is not yet answered: there they are shown. */
+  private readonly carried = new SvelteMap<string, { item: Item; shown: Item; by: object }>();
+  /** What a hand holds; when somebody else changes it meanwhile, that is said. */
+  // eslint-disable-next-line svelte/prefer-svelte-reactivity
+  inHand: ReadonlySet<string> = new Set();
 
-  constructor(readonly id: string) {}
+  constructor(readonly id: string) {
+    // The parts it asks for, as they are when they are asked for.
+    // eslint-disable-next-line @typescript-eslint/no-this-alias
+    const plan = this;
+    this.doing = new Doing({
+      id,
+      get person() {
+        return plan.view?.personId ?? "";
+      },
+      get schemeId() {
+        return plan.schemeId;
+      },
+      get revision() {
+        return plan.view?.revision ?? 0;
+      },
+      nameOf: (entity) => this.nameOf(entity),
+      done: (done) => {
+        this.merge(done.changed);
+        if (this.view) this.view = { ...this.view, undo: done.undo };
+        void this.renewNear();
+      },
+    });
+  }
+
+  get refusal() {
+    return this.doing.refusal;
+  }
+  set refusal(refusal: Refusal | null) {
+    this.doing.refusal = refusal;
+  }
+  get notice() {
+    return this.doing.notice;
+  }
+  set notice(notice: string) {
+    this.doing.notice = notice;
+  }
 
   get units() {
     return this.details?.units ?? "Metric";
@@ -104,10 +139,26 @@ export class OpenPlan {
 
   /** What stands on the level that is looked at. */
   items = $derived.by(() =>
-    [...this.entities.values()].filter(
-      (e): e is Item => e.type === "item" && e.levelId === this.levelId && e.schemeId === this.schemeId,
-    ),
+    [...this.entities.values()]
+      .filter(
+        (e): e is Item => e.type === "item" && e.levelId === this.levelId && e.schemeId === this.schemeId,
+      )
+      .map((item) => this.asShown(item)),
   );
+
+  /** Whether it was put down somewhere and that is not yet answered. */
+  isCarried(id: string) {
+    return this.carried.has(id);
+  }
+
+  /** An item where it was put down, also before the server has answered. */
+  private asShown(item: Item): Item {
+    const carried = this.carried.get(item.id);
+    if (!carried) return item;
+    if (carried.item === item) return carried.shown;
+    const { x, y, rotation } = carried.shown;
+    return { ...item, x, y, rotation };
+  }
 
   private restingThings = $derived.by(() =>
     [...this.thingViews.values()].filter(
@@ -206,10 +257,11 @@ export class OpenPlan {
     this.touch("all");
     void this.renewFigures();
   }
+  private readonly figuresAsked = new Asked();
   private async renewFigures() {
-    const schemeId = this.schemeId;
-    const figures: FiguresView | undefined = await this.link?.figures(schemeId).catch(() => undefined);
-    if (figures && this.view && schemeId === this.schemeId) this.view = { ...this.view, figures };
+    const newest = this.figuresAsked.newest();
+    const figures: FiguresView | undefined = await this.link?.figures(this.schemeId).catch(() => undefined);
+    if (figures && this.view && newest()) this.view = { ...this.view, figures };
   }
 
   all<T extends Entity["type"]>(type: T) {
@@ -235,14 +287,21 @@ export class OpenPlan {
   }
   item(id: string) {
     const entity = this.entities.get(id);
-    return entity?.type === "item" ? (entity as Item) : undefined;
+    return entity?.type === "item" ? this.asShown(entity as Item) : undefined;
   }
   get selectedItems() {
     return [...this.selected].map((id) => this.item(id)).filter((item): item is Item => !!item);
   }
 
+  /** What something is called; "" where it has no name of its own. */
+  nameOf(id: string) {
+    return this.itemViews.get(id)?.name ?? this.thingName(id);
+  }
+
+  private readonly opened = new Asked();
   /** Null when it opened, else what to tell the person. */
   async open(): Promise<string | null> {
+    const newest = this.opened.newest();
     const [{ data, error }, catalogue] = await Promise.all([
       api.GET("/api/plans/{planId}", {
         params: { path: { planId: this.id }, query: { schemeId: this.schemeId || undefined } },
@@ -251,20 +310,44 @@ export class OpenPlan {
     ]);
     if (!data) return error ? messageOf(error) : "There is no such plan, or it is not shared with you.";
     this.catalogue = catalogue.data!;
-    this.take(data);
+    if (newest()) this.take(data);
+    this.doing.begin();
     if (!this.link) {
       this.link = new LiveLink(this.id, {
         changed: (change) => this.merge(change),
-        returned: () => void this.open(),
+        // Between opening and following, or while the link was down, somebody may have been quicker.
+        follows: (revision) => {
+          this.doing.wake();
+          if (this.view && revision !== this.view.revision) void this.catchUp();
+        },
+        missed: () => void this.catchUp(),
         broken: (broken) => (this.offline = broken),
       });
-      await this.link.start().catch(() => (this.offline = true));
+      void this.link.start();
     }
     return null;
   }
 
   close() {
     this.link?.stop();
+  }
+
+  private catching = false;
+  /** Fetches what was missed; when that is too long ago, or the plan is another, it is opened anew. */
+  private async catchUp() {
+    if (this.catching || !this.view) return;
+    this.catching = true;
+    try {
+      const { data, response } = await api.GET("/api/plans/{planId}/changes", {
+        params: { path: { planId: this.id }, query: { since: this.view.revision, schemeId: this.schemeId } },
+      });
+      if (data) this.merge(data);
+      else if (response.status < 500) await this.open();
+    } catch {
+      // The link is down too, and what is missed is asked for when it is back.
+    } finally {
+      this.catching = false;
+    }
   }
 
   private take(view: PlanView) {
@@ -291,11 +374,10 @@ export class OpenPlan {
 
   private merge(change: ChangedView) {
     if (!this.view || change.revision <= this.view.revision) return;
-    if (change.revision > this.view.revision + 1) {
-      // Something was missed on the way; what the server has is right.
-      void this.open();
-      return;
-    }
+    // Something was missed on the way; what the server has is right.
+    if (change.since > this.view.revision) return void this.catchUp();
+    const { revision: before } = this.view;
+    this.tellOfHand(change.made.filter((made) => made.revision > before));
     for (const [key, form] of Object.entries(change.forms)) this.forms.set(key, form);
     for (const item of change.items) this.itemViews.set(item.id, item);
     for (const thing of change.things) this.thingViews.set(thing.id, thing);
@@ -308,13 +390,11 @@ export class OpenPlan {
         this.selected.delete(id);
       }
     }
-    this.view = {
-      ...this.view,
-      revision: change.revision,
-      figures: change.schemeId === this.schemeId ? change.figures : this.view.figures,
-    };
+    const figures = change.figures.find((told) => told.schemeId === this.schemeId)?.figures;
+    this.view = { ...this.view, revision: change.revision, figures: figures ?? this.view.figures };
+    if (figures) this.figuresAsked.newest();
     if (!this.entities.has(this.schemeId)) this.lookAtScheme(this.schemes[0]!.id);
-    else if (change.schemeId !== this.schemeId) void this.renewFigures();
+    else if (!figures) void this.renewFigures();
     for (const shell of change.shells) this.shells.set(shell.levelId, shell);
     for (const id of this.shells.keys()) if (!this.entities.has(id)) this.shells.delete(id);
     if (!this.entities.has(this.levelId)) this.levelId = this.levels[0]!.id;
@@ -322,78 +402,38 @@ export class OpenPlan {
     const backing = change.entities.some((e) => (e.after ?? { type: "backing" }).type === "backing");
     const thing = change.things.length > 0 || change.entities.some((e) => !e.after);
     this.touch(shown || backing || thing ? "all" : change.entities.map((e) => e.id));
-    if (
-      this.finding &&
-      change.schemeId === this.schemeId &&
-      !change.figures.findings.some((f) => f.id === this.finding)
-    )
-      this.show(null);
+    if (this.finding && figures && !figures.findings.some((f) => f.id === this.finding)) this.show(null);
+  }
+
+  /** Says who has just changed what a hand holds. */
+  private tellOfHand(made: ChangeMade[]) {
+    for (const one of made) {
+      if (this.doing.isOurs(one.request)) continue;
+      const held = one.entityIds.find((id) => this.inHand.has(id));
+      if (!held) continue;
+      const who = one.authorId === this.view!.personId ? "You, in another window," : one.author;
+      this.notice = `${who} changed this while you hold it: ${one.label}.`;
+    }
   }
 
   /**
-   * Does an edit. Edits go one after another; the answer is true when it was done. One that builds on a thing as it
-   * is comes as a function, asked when its turn has come, so that it holds what the edits before it have done.
+   * Does an edit (see Doing). Items that it puts somewhere are shown there at once, not only when it is answered.
    */
-  do(wanted: Edit | (() => Edit)): Promise<boolean> {
-    this.saving = "saving";
-    const run = async () => {
-      const edit = typeof wanted === "function" ? wanted() : wanted;
-      this.saving = "saving";
-      try {
-        const { data, error } = await api.POST("/api/plans/{planId}/edits", {
-          params: { path: { planId: this.id } },
-          body: { baseRevision: this.view!.revision, edit: edit as never, schemeId: this.schemeId },
-        });
-        return this.settle(data, error, edit);
-      } catch {
-        return this.settle(undefined, undefined, edit);
-      }
-    };
-    const result = this.queue.then(run);
-    this.queue = result;
-    return result;
-  }
-
-  undo = () => this.back("undo");
-  redo = () => this.back("redo");
-
-  private back(which: "undo" | "redo") {
-    const run = async () => {
-      this.saving = "saving";
-      try {
-        const path =
-          which === "undo" ? ("/api/plans/{planId}/undo" as const) : ("/api/plans/{planId}/redo" as const);
-        const { data, error } = await api.POST(path, {
-          params: { path: { planId: this.id }, query: { schemeId: this.schemeId } },
-        });
-        if (data) this.notice = data.changed.label;
-        return this.settle(data, error, null);
-      } catch {
-        return this.settle(undefined, undefined, null);
-      }
-    };
-    const result = this.queue.then(run);
-    this.queue = result;
-    return result;
-  }
-
-  private settle(done: EditDone | undefined, error: unknown, edit: Edit | null): boolean {
-    if (done) {
-      this.saving = "saved";
-      this.refusal = null;
-      this.merge(done.changed);
-      if (this.view) this.view = { ...this.view, undo: done.undo };
-      void this.renewNear();
-      return true;
+  async do(wanted: Edit | (() => Edit), base?: number, put: Item[] = []): Promise<boolean> {
+    const by = {};
+    for (const shown of put) {
+      const item = this.entities.get(shown.id) as Item | undefined;
+      if (item) this.carried.set(shown.id, { item, shown, by });
     }
-    const problem = (error as Problem | undefined)?.field
-      ? (error as Problem)
-      : { field: "", message: messageOf(error), canBeSure: false };
-    this.saving = problem.field === "" ? "failed" : "saved";
-    const asSure = problem.canBeSure && edit ? () => void this.do({ ...edit, sure: true } as Edit) : null;
-    this.refusal = { problem, asSure };
-    return false;
+    if (put.length) this.touch(put.map((item) => item.id));
+    const done = await this.doing.do(wanted, base);
+    for (const { id } of put) if (this.carried.get(id)?.by === by) this.carried.delete(id);
+    if (put.length) this.touch(put.map((item) => item.id));
+    return done;
   }
+
+  undo = () => this.doing.back("undo");
+  redo = () => this.doing.back("redo");
 
   select(ids: Iterable<string>, add = false) {
     if (!add) this.selected.clear();
@@ -402,20 +442,24 @@ export class OpenPlan {
     void this.renewNear();
   }
 
+  private readonly nearAsked = new Asked();
   async renewNear() {
     const fixed = this.selected.size === 1 && this.things.some((f) => this.selected.has(f.id));
     const ids = [...this.selected].filter((id) => fixed || this.item(id)).slice(0, 50);
+    const newest = this.nearAsked.newest();
     if (ids.length === 0) {
       this.near = [];
       return;
     }
-    const { data } = await api.GET("/api/plans/{planId}/near", {
-      params: {
-        path: { planId: this.id },
-        query: { id: ids, schemeId: this.schemeId, levelId: this.levelId },
-      },
-    });
-    if (data) this.near = data;
+    const answer = await api
+      .GET("/api/plans/{planId}/near", {
+        params: {
+          path: { planId: this.id },
+          query: { id: ids, schemeId: this.schemeId, levelId: this.levelId },
+        },
+      })
+      .catch(() => null);
+    if (answer?.data && newest()) this.near = answer.data;
   }
 
   /** Asks what an edit would do while a hand moves. */
@@ -433,6 +477,17 @@ export class OpenPlan {
     this.probe = null;
   }
 
+  /** Asks no more, and shows the last answer until an edit is done. */
+  showUntil(edit: Promise<unknown>) {
+    this.asking = false;
+    this.link?.dropProbe();
+    const shown = this.probe;
+    void edit.finally(() => {
+      if (this.probe === shown) this.probe = null;
+    });
+  }
+
+  private readonly routeAsked = new Asked();
   /** Shows one finding on the plan, with the way it is about. */
   async show(id: string | null) {
     this.finding = id;
@@ -440,10 +495,14 @@ export class OpenPlan {
     const found = this.findings.find((f) => f.id === id);
     if (!id) return;
     if (found?.levelId) this.lookAt(found.levelId);
-    const { data } = await api.GET("/api/plans/{planId}/route", {
-      params: { path: { planId: this.id }, query: { finding: id, schemeId: this.schemeId } },
-    });
-    if (data && this.finding === id) this.route = data as { x: number; y: number }[];
+    const newest = this.routeAsked.newest();
+    const answer = await api
+      .GET("/api/plans/{planId}/route", {
+        params: { path: { planId: this.id }, query: { finding: id, schemeId: this.schemeId } },
+      })
+      .catch(() => null);
+    if (answer?.data && newest() && this.finding === id)
+      this.route = answer.data as { x: number; y: number }[];
   }
 
   /** Takes back the last change of a plan that opens for reading only. */
@@ -453,6 +512,11 @@ export class OpenPlan {
     });
     if (error) this.refusal = { problem: error as Problem, asSure: null };
     await this.open();
+  }
+
+  /** Has something worked out in the background (see LiveLink). */
+  work(order: WorkOrder, told: (told: WorkTold) => void, failed: () => void): () => void {
+    return this.link?.work(order, told, failed) ?? (() => {});
   }
 
   /** Where a hand points; only the newest question is kept. */

@@ -6,18 +6,22 @@
   interface Props {
     plan: OpenPlan;
     stage: ThingKindView["stage"];
+    /** Only this kind; all of the stage where none is said. */
+    only?: string;
     /** Kinds that are offered elsewhere. */
     without?: string[];
   }
-  let { plan, stage, without = [] }: Props = $props();
+  let { plan, stage, only = "", without = [] }: Props = $props();
 
   const kinds = $derived(
-    (plan.catalogue?.things ?? []).filter((kind) => kind.stage === stage && !without.includes(kind.name)),
+    (plan.catalogue?.things ?? []).filter(
+      (kind) => kind.stage === stage && (only ? kind.name === only : !without.includes(kind.name)),
+    ),
   );
 
-  /** What is pressed next on the plan becomes a new one of the kind, made from its template. */
-  function take(kind: ThingKindView, event: MouseEvent) {
-    const template = kind.template as unknown as Thing;
+  /** What is pressed next on the plan becomes a new one of the kind, made from the template of one of its forms. */
+  function take(kind: ThingKindView, made: unknown, event: MouseEvent) {
+    const template = made as Thing;
     tools.aim = null;
     tools.tool = {
       kind: "thing",
@@ -32,7 +36,7 @@
 </script>
 
 {#each kinds as kind (kind.name)}
-  <button class="action" disabled={!plan.canEdit} onclick={(e) => take(kind, e)}
-    >{kind.word.charAt(0).toUpperCase() + kind.word.slice(1)}</button
-  >
+  {#each kind.ready as { label, template } (label)}
+    <button class="action" disabled={!plan.canEdit} onclick={(e) => take(kind, template, e)}>{label}</button>
+  {/each}
 {/each}

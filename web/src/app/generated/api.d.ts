@@ -388,6 +388,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/{planId}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["changesSince"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{planId}/near": {
         parameters: {
             query?: never;
@@ -412,6 +428,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["route"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{planId}/work/{file}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["workFile"];
         put?: never;
         post?: never;
         delete?: never;
@@ -759,12 +791,23 @@ export interface components {
         };
         /** @enum {unknown} */
         ChairState: "Occupied" | "PulledOut";
-        ChangedView: {
+        ChangeMade: {
             /** Format: int64 */
             revision: number;
+            /** Format: uuid */
+            authorId: string;
             author: string;
             label: string;
-            schemeId: string;
+            entityIds: string[];
+            /** Format: uuid */
+            request?: null | string;
+        };
+        ChangedView: {
+            /** Format: int64 */
+            since: number;
+            /** Format: int64 */
+            revision: number;
+            made: components["schemas"]["ChangeMade"][];
             entities: components["schemas"]["EntityAfter"][];
             items: components["schemas"]["ItemView"][];
             forms: {
@@ -772,7 +815,7 @@ export interface components {
             };
             things: components["schemas"]["ThingView"][];
             shells: components["schemas"]["ShellView"][];
-            figures: components["schemas"]["FiguresView"];
+            figures: components["schemas"]["SchemeFigures"][];
         };
         Checks: {
             schemeId: string;
@@ -855,6 +898,9 @@ export interface components {
         EditDone: {
             changed: components["schemas"]["ChangedView"];
             undo: components["schemas"]["UndoView"];
+            label: string;
+            /** @default  */
+            note: string;
         };
         EditDrawBoundary: {
             /** @enum {string} */
@@ -1195,6 +1241,8 @@ export interface components {
             edit: components["schemas"]["Edit"];
             levelId?: null | string;
             schemeId?: null | string;
+            /** Format: uuid */
+            request?: null | string;
         };
         EditResizeItem: {
             /** @enum {string} */
@@ -1877,6 +1925,7 @@ export interface components {
         };
         FiguresView: {
             tally: components["schemas"]["Tally"];
+            tallyLines: components["schemas"]["TallyLine"][];
             findings: components["schemas"]["Finding"][];
             rooms: components["schemas"]["RoomFigures"][];
             areas: components["schemas"]["AreaFigures"][];
@@ -2181,6 +2230,8 @@ export interface components {
             projectId: string;
             projectName: string;
             role: components["schemas"]["ProjectRole"];
+            /** Format: uuid */
+            personId: string;
             /** Format: int64 */
             revision: number;
             schemeId: string;
@@ -2232,6 +2283,10 @@ export interface components {
             plans: components["schemas"]["PlanEntry"][];
             deletedPlans: components["schemas"]["PlanEntry"][];
             members: components["schemas"]["MemberView"][];
+        };
+        ReadyThingView: {
+            label: string;
+            template: components["schemas"]["Entity"];
         };
         RegisterEntry: {
             sheetId: string;
@@ -2311,6 +2366,10 @@ export interface components {
             name: string;
             standard: boolean;
             source: string;
+        };
+        SchemeFigures: {
+            schemeId: string;
+            figures: components["schemas"]["FiguresView"];
         };
         SeatsBySide: {
             /** Format: int32 */
@@ -2447,6 +2506,18 @@ export interface components {
             areaPerSeatAsked: null | number;
             narrowest: null | components["schemas"]["NarrowestWalkway"];
         };
+        TallyLine: {
+            name: string;
+            value: string;
+            /** @default  */
+            rest: string;
+            /** @default  */
+            over: string;
+            /** Format: double */
+            share?: null | number;
+            /** @default false */
+            short: boolean;
+        };
         ThingChoice: {
             value: string;
             label: string;
@@ -2467,7 +2538,7 @@ export interface components {
             stage: components["schemas"]["ThingStage"];
             ofScheme: boolean;
             fields: components["schemas"]["ThingFieldView"][];
-            template: components["schemas"]["Entity"];
+            ready: components["schemas"]["ReadyThingView"][];
         };
         ThingPartView: {
             role: components["schemas"]["ThingRole"];
@@ -3186,6 +3257,7 @@ export interface operations {
         parameters: {
             query?: {
                 schemeId?: string;
+                request?: string;
             };
             header?: never;
             path: {
@@ -3210,6 +3282,7 @@ export interface operations {
         parameters: {
             query?: {
                 schemeId?: string;
+                request?: string;
             };
             header?: never;
             path: {
@@ -3248,6 +3321,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["EditDone"];
+                };
+            };
+        };
+    };
+    changesSince: {
+        parameters: {
+            query?: {
+                since?: number;
+                schemeId?: string;
+            };
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangedView"];
+                };
+            };
+            /** @description Gone */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -3300,6 +3407,27 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Point"][];
                 };
+            };
+        };
+    };
+    workFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planId: string;
+                file: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { CatalogueEntry } from "../../app/api";
   import { tools } from "../../canvas/tools.svelte";
+  import LongList from "../../parts/LongList.svelte";
   import SymbolPicture from "../../parts/SymbolPicture.svelte";
   import { writeLength } from "../../plan/figures";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
@@ -110,37 +111,41 @@
     {/each}
   </div>
 </div>
-<ul class="min-h-0 flex-1 overflow-y-auto border-t border-edge" aria-label="Catalogue items">
-  {#each shown as entry (entry.item.key)}
+<LongList
+  label="Catalogue items"
+  class="min-h-0 flex-1 border-t border-edge"
+  items={shown}
+  keyOf={(entry) => entry.item.key}
+>
+  {#snippet row(entry)}
     {@const chosen = tools.tool.kind === "place" && tools.tool.entry === entry}
-    <li>
-      <button
-        class="flex w-full items-center gap-3 border-b border-edge px-3.5 py-1.5 text-left hover:bg-moss-wash disabled:opacity-60 {chosen
-          ? 'bg-moss-wash'
-          : ''}"
-        disabled={!plan.canEdit}
-        title="{entry.item.name}: {entry.item.source.title}; from memory"
-        onpointerdown={(e) => drag(e, entry)}
-        onclick={(e) => {
-          take(entry);
-          // A click without a pointer comes from the keyboard: it goes into the middle of the view.
-          if (e.detail === 0) tools.inMiddle();
-        }}
-      >
-        <SymbolPicture form={entry.form} />
-        <span class="min-w-0 flex-1">
-          <span class="block font-semibold">{entry.item.name}</span>
-          <span class="font-figure block text-[12px] text-soft">{facts(entry)}</span>
-        </span>
-        {#if counts.get(entry.item.key)}
-          <span class="text-[12px] font-semibold text-soft" title="Placed">{counts.get(entry.item.key)}</span>
-        {/if}
-      </button>
-    </li>
-  {:else}
-    <li class="p-3.5 text-soft">Nothing is called that. Try a shorter word.</li>
-  {/each}
-</ul>
+    <button
+      class="flex w-full items-center gap-3 border-b border-edge px-3.5 py-1.5 text-left hover:bg-moss-wash disabled:opacity-60 {chosen
+        ? 'bg-moss-wash'
+        : ''}"
+      disabled={!plan.canEdit}
+      title="{entry.item.name}: {entry.item.source.title}; from memory"
+      onpointerdown={(e) => drag(e, entry)}
+      onclick={(e) => {
+        take(entry);
+        // A click without a pointer comes from the keyboard: it goes into the middle of the view.
+        if (e.detail === 0) tools.inMiddle();
+      }}
+    >
+      <SymbolPicture form={entry.form} />
+      <span class="min-w-0 flex-1">
+        <span class="block font-semibold">{entry.item.name}</span>
+        <span class="font-figure block text-[12px] text-soft">{facts(entry)}</span>
+      </span>
+      {#if counts.get(entry.item.key)}
+        <span class="text-[12px] font-semibold text-soft" title="Placed">{counts.get(entry.item.key)}</span>
+      {/if}
+    </button>
+  {/snippet}
+  {#snippet empty()}
+    <p class="p-3.5 text-soft">Nothing is called that. Try a shorter word.</p>
+  {/snippet}
+</LongList>
 <div class="flex items-center gap-1.5 border-t border-edge p-3.5">
   <span class="mr-auto text-soft">On the plan</span>
   <ThingButtons {plan} stage="Furnish" />

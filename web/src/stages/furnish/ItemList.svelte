@@ -1,11 +1,11 @@
 <script lang="ts">
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import { writeArea } from "../../plan/figures";
+  import LongList from "../../parts/LongList.svelte";
   import BriefFields from "./BriefFields.svelte";
 
   let { plan }: { plan: OpenPlan } = $props();
 
-  const most = 400;
   const sorted = $derived(
     plan.items
       .map((item) => ({ item, name: plan.itemViews.get(item.id)?.name ?? item.id }))
@@ -20,6 +20,20 @@
   const placed = $derived(sorted.filter(({ item }) => !item.setAside));
   const aside = $derived(sorted.filter(({ item }) => item.setAside));
 </script>
+
+{#snippet list(label: string, rows: typeof sorted)}
+  <LongList {label} class="max-h-[420px]" items={rows} keyOf={({ item }) => item.id}>
+    {#snippet row({ item, name })}
+      <button
+        class="min-h-6 w-full rounded px-1.5 py-0.5 text-left hover:bg-moss-wash"
+        onclick={(e) => plan.select([item.id], e.shiftKey)}>{name}</button
+      >
+    {/snippet}
+    {#snippet empty()}
+      <p class="text-soft">Nothing is placed yet. Choose from the catalogue and press on the plan.</p>
+    {/snippet}
+  </LongList>
+{/snippet}
 
 <section class="p-3.5">
   <BriefFields {plan} />
@@ -43,30 +57,9 @@
     </ul>
   {/if}
   <h2 class="heading mt-4 mb-1">Items ({placed.length})</h2>
-  <ul aria-label="List of items">
-    {#each placed.slice(0, most) as { item, name } (item.id)}
-      <li>
-        <button
-          class="w-full rounded min-h-6 px-1.5 py-0.5 text-left hover:bg-moss-wash"
-          onclick={(e) => plan.select([item.id], e.shiftKey)}>{name}</button
-        >
-      </li>
-    {:else}
-      <li class="text-soft">Nothing is placed yet. Choose from the catalogue and press on the plan.</li>
-    {/each}
-    {#if placed.length > most}<li class="text-soft">and {placed.length - most} more</li>{/if}
-  </ul>
+  {@render list("List of items", placed)}
   {#if aside.length}
     <h2 class="heading mt-4 mb-1">Set aside ({aside.length})</h2>
-    <ul aria-label="Items set aside">
-      {#each aside as { item, name } (item.id)}
-        <li>
-          <button
-            class="w-full rounded min-h-6 px-1.5 py-0.5 text-left hover:bg-moss-wash"
-            onclick={() => plan.select([item.id])}>{name}</button
-          >
-        </li>
-      {/each}
-    </ul>
+    {@render list("Items set aside", aside)}
   {/if}
 </section>

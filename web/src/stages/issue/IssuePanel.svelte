@@ -1,4 +1,6 @@
 <script lang="ts">
+  import BackgroundWork from "../../parts/BackgroundWork.svelte";
+  import Select from "../../parts/Select.svelte";
   import { onMount } from "svelte";
   import {
     api,
@@ -8,6 +10,7 @@
     type SheetFacts,
     type SheetSettings,
   } from "../../app/api";
+  import { Asked } from "../../plan/asked";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
 
   let { plan }: { plan: OpenPlan } = $props();
@@ -16,6 +19,7 @@
   const scales = $derived(
     (plan.units === "Metric" ? plan.catalogue?.metric : plan.catalogue?.imperial) ?? [],
   );
+  const factsAsked = new Asked();
   let facts = $state.raw<SheetFacts | null>(null);
   let register = $state.raw<RegisterEntry[]>([]);
   let issuedFor = $state("");
@@ -53,11 +57,13 @@
     void register;
     const sheetId = sheet?.id;
     if (!sheetId) return;
+    const newest = factsAsked.newest();
     void api
       .GET("/api/plans/{planId}/sheets/{sheetId}/facts", {
         params: { path: { planId: plan.id, sheetId } },
       })
-      .then(({ data }) => data && (facts = data));
+      .then(({ data }) => data && newest() && (facts = data))
+      .catch(() => {});
   });
 
   async function loadRegister() {
@@ -67,13 +73,17 @@
 
   async function issue() {
     busy = true;
-    const { error } = await api.POST("/api/plans/{planId}/sheets/{sheetId}/revisions", {
-      params: { path: { planId: plan.id, sheetId: sheet!.id } },
-      body: { for: issuedFor },
-    });
-    problem = error ? messageOf(error) : "";
-    if (!error) issuedFor = "";
-    await loadRegister();
+    try {
+      const { error } = await api.POST("/api/plans/{planId}/sheets/{sheetId}/revisions", {
+        params: { path: { planId: plan.id, sheetId: sheet!.id } },
+        body: { for: issuedFor },
+      });
+      problem = error ? messageOf(error) : "";
+      if (!error) issuedFor = "";
+      await loadRegister();
+    } catch {
+      problem = "The server does not answer. Look at the register when it does: it may have been issued.";
+    }
     busy = false;
   }
 
@@ -110,20 +120,26 @@
     ["png", "PNG"],
     ["csv", "CSV schedule"],
   ];
+  const scaleOptions = $derived<[string, string][]>([
+    ["fits", `Largest that fits${facts && sheet?.scale == null ? `: ${facts.scaleName}` : ""}`],
+    ...(sheet?.scale != null && !scales.some((s) => s.ratio === sheet.scale)
+      ? [[`${sheet.scale}`, `1:${sheet.scale}`] as [string, string]]
+      : []),
+    ...scales.map((s): [string, string] => [`${s.ratio}`, `${s.name}${s.standard ? "" : " (customary)"}`]),
+  ]);
 </script>
 
 <div class="min-h-0 flex-1 overflow-y-auto p-3.5">
   <h2 class="text-[15px] font-semibold">Issue</h2>
   {#if sheet}
     <h3 class="heading mt-3 mb-2">Sheet</h3>
-    <select
+    <Select
+      label="Sheet"
       class="field mb-1.5 w-full"
-      aria-label="Sheet"
+      options={plan.sheets.map((one) => [one.id, nameOf(one)])}
       value={sheet.id}
-      onchange={(e) => lookAt(e.currentTarget.value)}
-    >
-      {#each plan.sheets as one (one.id)}<option value={one.id}>{nameOf(one)}</option>{/each}
-    </select>
+      onvalue={lookAt}
+    />
     <button class="action mb-2 w-full" disabled={!plan.canEdit} onclick={addSheet}
       >New sheet of {plan.level?.name ?? "this level"}</button
     >
@@ -135,45 +151,37 @@
     {/if}
     <fieldset class="min-w-0 space-y-1.5" disabled={!plan.canEdit}>
       <div class="flex items-center gap-2">
-        <label class="w-[40px] text-soft" for="paper">Paper</label>
-        <select
-          id="paper"
-          class="field min-w-0 flex-1"
+        <span class="w-[40px] text-soft" aria-hidden="true">Paper</span>
+        <Select
+          label="Paper"
+          class="field flex-1"
+          options={(plan.catalogue?.papers ?? []).map((paper) => [paper.name, paper.name])}
+          disabled={!plan.canEdit}
           value={sheet.paper}
-          onchange={(e) => set({ paper: e.currentTarget.value })}
-        >
-          {#each plan.catalogue?.papers ?? [] as paper (paper.name)}<option title={paper.source}
-              >{paper.name}</option
-            >{/each}
-        </select>
-        <select
+          onvalue={(paper) => set({ paper })}
+        />
+        <Select
+          label="Which way round"
           class="field w-[108px]"
-          aria-label="Which way round"
+          options={[
+            ["landscape", "landscape"],
+            ["portrait", "portrait"],
+          ]}
+          disabled={!plan.canEdit}
           value={sheet.landscape ? "landscape" : "portrait"}
-          onchange={(e) => set({ landscape: e.currentTarget.value === "landscape" })}
-        >
-          <option>landscape</option><option>portrait</option>
-        </select>
+          onvalue={(way) => set({ landscape: way === "landscape" })}
+        />
       </div>
       <div class="flex items-center gap-2">
-        <label class="w-[48px] text-soft" for="scale">Scale</label>
-        <select
-          id="scale"
-          class="field min-w-0 flex-1"
-          value={sheet.scale == null ? "" : `${sheet.scale}`}
-          onchange={(e) =>
-            set({ scale: e.currentTarget.value === "" ? null : Number(e.currentTarget.value) })}
-        >
-          <option value=""
-            >Largest that fits{facts && sheet.scale == null ? `: ${facts.scaleName}` : ""}</option
-          >
-          {#if sheet.scale != null && !scales.some((s) => s.ratio === sheet.scale)}<option
-              value={`${sheet.scale}`}>1:{sheet.scale}</option
-            >{/if}
-          {#each scales as scale (scale.ratio)}<option value={`${scale.ratio}`} title={scale.source}
-              >{scale.name}{scale.standard ? "" : " (customary)"}</option
-            >{/each}
-        </select>
+        <span class="w-[48px] text-soft" aria-hidden="true">Scale</span>
+        <Select
+          label="Scale"
+          class="field flex-1"
+          options={scaleOptions}
+          disabled={!plan.canEdit}
+          value={sheet.scale == null ? "fits" : `${sheet.scale}`}
+          onvalue={(ratio) => set({ scale: ratio === "fits" ? null : Number(ratio) })}
+        />
       </div>
       <div class="flex items-center gap-2">
         <label class="w-[88px] text-soft" for="other-scale">Another</label>
@@ -237,6 +245,14 @@
       >{/each}
     <a class="action" href="/api/plans/{plan.id}/file">Plan file</a>
   </div>
+  {#key plan.schemeId}
+    <BackgroundWork
+      {plan}
+      order={{ kind: "sheet-set", schemeId: plan.schemeId }}
+      label="All sheets of the scheme as one PDF"
+      file="The set as PDF"
+    />
+  {/key}
   <h3 class="heading mt-4 mb-1">Register</h3>
   <ul aria-label="Register">
     {#each revisions as entry (entry.letter)}

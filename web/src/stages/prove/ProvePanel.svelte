@@ -1,6 +1,8 @@
 <script lang="ts">
   import type { Finding } from "../../app/api";
+  import Choice from "../../parts/Choice.svelte";
   import LengthField from "../../parts/LengthField.svelte";
+  import LongList from "../../parts/LongList.svelte";
   import { writeWidth } from "../../plan/figures";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
 
@@ -25,7 +27,7 @@
 
 <div class="p-3.5 pb-2">
   <h2 class="text-[15px] font-semibold">Prove</h2>
-  <p class="text-soft">Locked against the checks below and the brief, with every change.</p>
+  <p class="text-soft">Held against the checks below and the brief, with every change.</p>
   <div class="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="Kinds of findings">
     {#each kinds as [kind, name] (kind)}
       <button class="pill" aria-pressed={only === kind} onclick={() => (only = only === kind ? null : kind)}>
@@ -35,71 +37,72 @@
     {/each}
   </div>
 </div>
-<ul class="min-h-0 flex-1 overflow-y-auto border-t border-edge" aria-label="Findings">
-  {#each shown as finding (finding.id)}
-    <li>
-      <button
-        class="flex w-full gap-3 border-b border-edge px-3.5 py-2.5 text-left {plan.finding === finding.id
-          ? 'bg-must-wash'
-          : 'hover:bg-white'}"
-        aria-pressed={plan.finding === finding.id}
-        onclick={() => plan.show(plan.finding === finding.id ? null : finding.id)}
-      >
-        {#if finding.weight === "Must"}
-          <span
-            class="flex h-5 w-5 shrink-0 items-center justify-center rounded bg-must text-[12px] font-semibold text-white"
-            aria-label="Must fix">!</span
-          >
-        {:else}
-          <span
-            class="flex h-5 w-5 shrink-0 items-center justify-center rounded-full bg-advise-fill text-[12px] font-semibold"
-            aria-label="Advice">?</span
-          >
-        {/if}
-        <span>
-          <span class="block font-semibold">{finding.title}</span>
-          <span class="block text-[12px] font-medium">{figures(finding)}</span>
-          <span class="block text-[12px] text-soft">{finding.source}</span>
-        </span>
-      </button>
-    </li>
-  {:else}
-    <li class="flex items-center gap-3 px-3.5 py-3">
+<LongList
+  label="Findings"
+  class="min-h-0 flex-1 border-t border-edge"
+  items={shown}
+  keyOf={(finding) => finding.id}
+>
+  {#snippet row(finding)}
+    <button
+      class="flex w-full gap-3 border-b border-edge px-3.5 py-2.5 text-left {plan.finding === finding.id
+        ? 'bg-must-wash'
+        : 'hover:bg-white'}"
+      aria-pressed={plan.finding === finding.id}
+      onclick={() => plan.show(plan.finding === finding.id ? null : finding.id)}
+    >
+      {#if finding.weight === "Must"}
+        <span
+          class="flex h-5 w-5 shrink-0 items-center justify-center rounded bg-must text-[12px] font-semibold text-white"
+          aria-label="Must fix">!</span
+        >
+      {:else}
+        <span
+          class="flex h-5 w-5 shrink-0 items-center justify-center rounded-full bg-advise-fill text-[12px] font-semibold"
+          aria-label="Advice">?</span
+        >
+      {/if}
+      <span>
+        <span class="block font-semibold">{finding.title}</span>
+        <span class="block text-[12px] font-medium">{figures(finding)}</span>
+        <span class="block text-[12px] text-soft">{finding.source}</span>
+      </span>
+    </button>
+  {/snippet}
+  {#snippet empty()}
+    <p class="flex items-center gap-3 px-3.5 py-3" role="listitem">
       <span class="flex h-5 w-5 items-center justify-center rounded-full bg-moss-wash text-ok">✓</span> Nothing
       to clear.
-    </li>
-  {/each}
-</ul>
+    </p>
+  {/snippet}
+</LongList>
 {#if checks}
   <div class="space-y-1.5 border-t border-edge p-3.5">
     <h3 class="heading">Checks</h3>
     <LengthField
-      label="Main ways"
+      label="Main aisles"
       value={checks.mainAisle}
       units={plan.units}
       disabled={!plan.canEdit}
       onvalue={(mainAisle) => set({ mainAisle })}
     />
     <LengthField
-      label="Ways to seats"
+      label="Seat access"
       value={checks.seatAccess}
       units={plan.units}
       disabled={!plan.canEdit}
       onvalue={(seatAccess) => set({ seatAccess })}
     />
-    <div class="flex items-center gap-2">
-      <label class="w-[88px] text-soft" for="chairs">Chairs</label>
-      <select
-        id="chairs"
-        class="field flex-1"
-        disabled={!plan.canEdit}
-        value={checks.chairs}
-        onchange={(e) => set({ chairs: e.currentTarget.value })}
-      >
-        <option value="Occupied">Occupied</option>
-        <option value="PulledOut">Pulled out</option>
-      </select>
-    </div>
+    <Choice
+      label="Chairs"
+      value={checks.chairs}
+      options={[
+        ["Occupied", "Occupied"],
+        ["PulledOut", "Pulled out"],
+      ]}
+      disabled={!plan.canEdit}
+      onvalue={(chairs) => set({ chairs })}
+    />
     {#if checks.chairs === "Occupied"}
       <LengthField
         label="Depth"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Tabs } from "bits-ui";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import FixedForm from "./FixedForm.svelte";
   import OpeningForm from "./OpeningForm.svelte";
@@ -9,24 +10,36 @@
 
   let { plan }: { plan: OpenPlan } = $props();
 
-  const parts = ["Rooms", "Walls", "Openings", "Fixed", "Trace", "Set out"] as const;
-  let part = $state<(typeof parts)[number]>("Rooms");
+  const parts = {
+    Rooms: RoomForm,
+    Walls: WallForm,
+    Openings: OpeningForm,
+    Fixed: FixedForm,
+    Trace: TraceForm,
+    "Set out": SetOutForm,
+  };
+  let part = $state("Rooms");
 </script>
 
 <div class="min-h-0 flex-1 overflow-y-auto p-3.5">
   <h2 class="text-[15px] font-semibold">Shell</h2>
   <p class="text-soft">The space as it stands. Locked while you furnish.</p>
   {#if plan.canEdit}
-    <div class="mt-3 flex flex-wrap gap-1.5" role="group" aria-label="Parts of the shell">
-      {#each parts as name (name)}
-        <button class="pill" aria-pressed={part === name} onclick={() => (part = name)}>{name}</button>
+    <Tabs.Root bind:value={part}>
+      <Tabs.List class="mt-3 flex flex-wrap gap-1.5" aria-label="Parts of the shell">
+        {#each Object.keys(parts) as name (name)}
+          <Tabs.Trigger
+            value={name}
+            class="pill data-[state=active]:border-moss data-[state=active]:bg-moss data-[state=active]:text-white"
+            >{name}</Tabs.Trigger
+          >
+        {/each}
+      </Tabs.List>
+      {#each Object.entries(parts) as [name, Part] (name)}
+        <Tabs.Content value={name}
+          >{#if part === name}<Part {plan} />{/if}</Tabs.Content
+        >
       {/each}
-    </div>
-    {#if part === "Rooms"}<RoomForm {plan} />
-    {:else if part === "Walls"}<WallForm {plan} />
-    {:else if part === "Openings"}<OpeningForm {plan} />
-    {:else if part === "Fixed"}<FixedForm {plan} />
-    {:else if part === "Trace"}<TraceForm {plan} />
-    {:else}<SetOutForm {plan} />{/if}
+    </Tabs.Root>
   {/if}
 </div>

@@ -1,4 +1,4 @@
-import type { Certainty, FittingKindName } from "./kinds";
+import type { Certainty } from "../../app/api";
 import type { OpenPlan } from "../../plan/openPlan.svelte";
 import { writeLength } from "../../plan/figures";
 
@@ -24,21 +24,6 @@ export const marks: [string, string][] = [
   ["Entrance", "Entrance"],
   ["Exit", "Exit"],
   ["Service", "Service"],
-];
-
-/** Fittings with the size they are put in at: width, depth, height in mm; common practice. */
-export const fittings: [FittingKindName, string, number, number, number][] = [
-  ["Counter", "Counter", 1800, 600, 900],
-  ["Toilet", "Toilet", 380, 700, 800],
-  ["Basin", "Basin", 550, 450, 850],
-  ["Sink", "Sink", 1000, 600, 900],
-  ["Bath", "Bath", 1700, 700, 550],
-  ["Shower", "Shower", 900, 900, 2000],
-  ["Radiator", "Radiator", 1000, 100, 600],
-  ["Shaft", "Shaft", 800, 600, 2700],
-  ["Socket", "Socket", 80, 80, 80],
-  ["DataPoint", "Data point", 80, 80, 80],
-  ["WaterPoint", "Water point", 80, 80, 80],
 ];
 
 /** The wall types a wall can have: the plan's own, then those every plan offers. */

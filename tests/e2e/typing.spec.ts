@@ -1,0 +1,131 @@
+import { expect, test, type Page } from "./page";
+
+/** Makes every request and every message of the live link wait so many ms, there and back. */
+async function slowed(page: Page, ms: number) {
+  const waited: number[] = [];
+  const later = (send: () => void) => {
+    const from = Date.now();
+    setTimeout(() => {
+      waited.push(Date.now() - from);
+      send();
+    }, ms / 2);
+  };
+  await page.routeWebSocket(/\/live/, (link) => {
+    const server = link.connectToServer();
+    link.onMessage((message) => later(() => server.send(message)));
+    server.onMessage((message) => later(() => link.send(message)));
+  });
+  await page.route("**/api/**", async (route) => {
+    await new Promise((done) => setTimeout(done, ms));
+    await route.continue();
+  });
+  return waited;
+}
+
+for (const delay of [0, 80, 300])
+  test(`walls typed as fast as keys go are the same walls with ${delay} ms of delay`, async ({
+    planner,
+    page,
+  }) => {
+    const waited = await slowed(page, delay);
+    await planner.signIn();
+    await planner.newPlan(`Typed ${delay}`);
+    await planner.stage("Shell");
+    await planner.part("Walls");
+    await page.getByRole("button", { name: "Draw walls" }).click();
+    await expect(page.getByLabel("Length", { exact: true })).toBeFocused();
+    // An L of 6 by 4 m less 2 by 1, begun at the plan's zero: the way, the length, and on without a look.
+    const keys: string[] = ["Enter"];
+    const side = (way: string, length: string) =>
+      keys.push(`Arrow${way}`, ...length, "Enter");
+    side("Right", "6000");
+    side("Up", "3000");
+    side("Left", "2 m");
+    side("Up", "1000");
+    side("Left", "400cm");
+    keys.push("Enter");
+    for (const key of keys)
+      await page.keyboard.press(key === " " ? "Space" : key);
+    await expect(planner.tally).toContainText("22.0 m²", { timeout: 20_000 });
+    await planner.saved();
+    await expect(page.getByLabel("Length", { exact: true })).toHaveCount(0);
+    const plan = page.url().split("/").at(-1)!;
+    const file = await (
+      await page.request.get(
+        `${process.env.WELLSEDES_URL}/api/plans/${plan}/file`,
+      )
+    ).json();
+    expect(
+      file.entities.filter((e: { type: string }) => e.type === "wall"),
+    ).toHaveLength(6);
+    if (delay > 0)
+      expect(Math.min(...waited)).toBeGreaterThanOrEqual(delay / 2 - 1);
+  });
+
+test("what follows a length that cannot be read is not drawn, and is told", async ({
+  planner,
+  page,
+}) => {
+  await slowed(page, 150);
+  await planner.signIn();
+  await planner.newPlan("Mistyped");
+  await planner.stage("Shell");
+  await planner.part("Walls");
+  await page.getByRole("button", { name: "Draw walls" }).click();
+  await expect(page.getByLabel("Length", { exact: true })).toBeFocused();
+  for (const key of [
+    "Enter",
+    "ArrowRight",
+    ..."6000",
+    "Enter",
+    "ArrowUp",
+    ..."4o00",
+    "Enter",
+    "ArrowLeft",
+    ..."6000",
+    "Enter",
+  ])
+    await page.keyboard.press(key);
+  await expect(
+    page.getByRole("group", { name: "Drawing" }).getByRole("status"),
+  ).toContainText("not drawn");
+  await expect(planner.plan).toHaveAttribute("data-sides", "1");
+  // From there it goes on.
+  // The way it was typed with is kept with it.
+  await page.getByLabel("Length", { exact: true }).fill("4000");
+  await page.keyboard.press("Enter");
+  await expect(planner.plan).toHaveAttribute("data-sides", "2");
+  const file = await (
+    await page.request.get(
+      `${process.env.WELLSEDES_URL}/api/plans/${page.url().split("/").at(-1)}/file`,
+    )
+  ).json();
+  const ends = file.entities
+    .filter((e: { type: string }) => e.type === "wall")
+    .map((e: { end: { x: number; y: number } }) => e.end);
+  expect(ends.some((p: { y: number }) => p.y > 3900)).toBe(true);
+});
+
+test("corners pressed while the last one is still on its way are all drawn", async ({
+  planner,
+  page,
+}) => {
+  await slowed(page, 300);
+  await planner.signIn();
+  await planner.newPlan("Pressed");
+  await planner.stage("Shell");
+  await planner.part("Walls");
+  await page.getByRole("button", { name: "Draw walls" }).click();
+  for (const [x, y] of [
+    [0, 0],
+    [5000, 0],
+    [5000, 3000],
+    [0, 3000],
+  ] as const) {
+    const at = await planner.at(x, y);
+    await page.mouse.click(at.x, at.y);
+  }
+  await expect(planner.plan).toHaveAttribute("data-sides", "3", {
+    timeout: 15_000,
+  });
+});

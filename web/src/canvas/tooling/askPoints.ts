@@ -1,0 +1,40 @@
+import { tools } from "../tools.svelte";
+import { Turns } from "../turns";
+import { reachOf, type Tooling, type ToolOf } from "./tooling";
+
+/** Points pressed one after another: each waits until it is known where the one before it was drawn to. */
+const pressed = new Turns();
+
+/** Takes the points that something asks for. */
+export const askPoints: Tooling<ToolOf<"points">> = {
+  follow(table, tool, hand) {
+    const at = table.view().toLevel(hand.at);
+    if (!tool.asked.caught) {
+      tools.aim = { at, caught: "", length: 0, heading: 0, guides: [] };
+      return;
+    }
+    table.plan.aim({ levelId: table.plan.levelId, at, catch: reachOf(table, hand) }, (aim) => {
+      if (tools.tool.kind === "points") tools.aim = aim;
+    });
+  },
+  press(table, { asked: { done } }, hand) {
+    const { plan } = table;
+    const at = table.view().toLevel(hand.at);
+    const reach = reachOf(table, hand);
+    void pressed.take(async () => {
+      // Meanwhile it may have its points, or something else be asked.
+      const asking = () =>
+        tools.tool.kind === "points" && tools.tool.asked.done === done ? tools.tool.asked : null;
+      const aim = asking()?.caught ? await plan.aimNow({ levelId: plan.levelId, at, catch: reach }) : { at };
+      const asked = asking();
+      if (!aim || !asked) return true;
+      const points = [...asked.points, aim.at];
+      if (points.length < asked.count) tools.tool = { kind: "points", asked: { ...asked, points } };
+      else {
+        tools.rest();
+        done(points);
+      }
+      return true;
+    });
+  },
+};
