@@ -3,6 +3,7 @@ build_release
 dotnet build bench/Wellsedes.Bench -c Release -v quiet --nologo
 bench=bench/Wellsedes.Bench/bin/Release/net10.0/Wellsedes.Bench.dll
 dotnet "$bench" core
+dotnet "$bench" moves
 folder=$(mktemp -d)
 chmod 755 "$folder"
 database=$(tools/postgres start "$folder")
@@ -15,7 +16,11 @@ for _ in $(seq 1 300); do
   sleep 0.1
 done
 dotnet "$bench" probe http://127.0.0.1:5981
+dotnet "$bench" editors http://127.0.0.1:5981 50 40 "$server"
 dotnet "$bench" plan rows 10000 "$folder/rows.wellsedes.json"
 node bench/browser/frames.mjs http://127.0.0.1:5981 "$folder/rows.wellsedes.json"
 dotnet "$bench" picture "$folder/backing.jpg"
 node bench/browser/backing.mjs http://127.0.0.1:5981 "$folder/backing.jpg"
+# Links dropped and delayed for two minutes, and a hundred and fifty kills: a quarter of an hour and more.
+(cd web && WELLSEDES_WEATHER_SECONDS=120 npx playwright test --config ../tests/e2e/playwright.config.ts weather)
+dotnet "$bench" kills 100 50

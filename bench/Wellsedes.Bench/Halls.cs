@@ -65,6 +65,37 @@ internal static class Halls
         return Plan.Of(all, Shipped.Library);
     }
 
+    /// <summary>An office: desks with chairs, two back to back, in rows with ways between.</summary>
+    public static Plan Office(int desks)
+    {
+        var across = (int)Math.Ceiling(Math.Sqrt(desks * 2.2));
+        var width = across * 1700 + 4000.0;
+        var depth = (desks / across / 2 + 1) * 4600 + 4000.0;
+        List<Entity> all = [.. PlanStart.Entities($"Office {desks}", UnitSystem.Metric)];
+        all.AddRange([
+            .. Walls(width, depth),
+            new Room("office", PlanStart.LevelId, "Office", "", "", width / 2, 300, 3000),
+            Door("entrance", "hall-south", width / 2, OpeningMark.EntranceAndExit),
+            Door("exit", "hall-north", width / 2, OpeningMark.Exit),
+        ]);
+        for (var i = 0; i < desks; i++)
+        {
+            var (row, turned) = (i / across / 2, i / across % 2 == 1);
+            all.Add(
+                new Item(
+                    $"desk-{i}",
+                    PlanStart.SchemeId,
+                    PlanStart.LevelId,
+                    "desk-1600",
+                    2500 + i % across * 1700,
+                    3000 + row * 4600 + (turned ? 800 : 0),
+                    turned ? 180 : 0
+                )
+            );
+        }
+        return Plan.Of(all, Shipped.Library);
+    }
+
     private static IEnumerable<Wall> Walls(double width, double depth)
     {
         Wall Side(string name, double x1, double y1, double x2, double y2) =>

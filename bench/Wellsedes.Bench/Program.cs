@@ -1,9 +1,6 @@
 using System.Diagnostics;
-using System.Net;
-using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.SignalR.Client;
-using Microsoft.Extensions.DependencyInjection;
 using Wellsedes.Bench;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Drawings;
@@ -26,11 +23,15 @@ switch (args)
         Drag(Halls.Banquet(80), "table-40", "80 tables of ten");
         Drag(Halls.Banquet(500), "table-250", "500 tables of ten");
         Drag(Halls.Rows(500), "chair-250", "500 loose chairs");
+        Routes(500);
         Pdf();
         Rooms();
         break;
     case ["hostile", var edits, var files, .. var seed]:
         Hostile(int.Parse(edits), int.Parse(files), seed.Length > 0 ? int.Parse(seed[0]) : 100);
+        break;
+    case ["moves"]:
+        Moves.Run(Report, Print);
         break;
     case ["rooms"]:
         Rooms();
@@ -45,8 +46,16 @@ switch (args)
     case ["probe", var address]:
         await ProbeAsync(new Uri(address));
         break;
+    case ["editors", var at, var count, var seconds, var process]:
+        await Editors.RunAsync(new Uri(at), int.Parse(count), int.Parse(seconds), int.Parse(process), (name, times) => Print(name, times));
+        break;
+    case ["kills", var servers, var databases, .. var seed]:
+        await Kills.RunAsync(int.Parse(servers), int.Parse(databases), seed.Length > 0 ? int.Parse(seed[0]) : 1);
+        break;
     default:
-        Console.Error.WriteLine("core | plan banquet|rows COUNT FILE | hostile EDITS FILES [SEED] | probe http://127.0.0.1:PORT");
+        Console.Error.WriteLine(
+            "core | moves | plan banquet|rows COUNT FILE | hostile EDITS FILES [SEED] | probe http://127.0.0.1:PORT | editors http://127.0.0.1:PORT COUNT SECONDS PROCESS | kills SERVER DATABASE [SEED]"
+        );
         return 2;
 }
 return 0;
@@ -89,6 +98,14 @@ static void Full(int tables)
         20,
         _ => GC.KeepAlive(new WalkwayAnalysis(scene))
     );
+}
+
+// The lines of ways to seats all over a hall.
+static void Routes(int tables)
+{
+    var walkways = new Planner().StateOf(Halls.Banquet(tables), PlanStart.SchemeId, PlanStart.LevelId).Walkways;
+    Way[] ways = [.. walkways.Ways.Where(way => way.Width > 0)];
+    Report($"route drawn, {tables} tables of ten", 60, run => GC.KeepAlive(Route.Of(walkways, ways[run * 7919 % ways.Length])));
 }
 
 // A scan of 8 000 by 6 000 pixels: paper with specks, and a grid of pen lines.
@@ -180,20 +197,8 @@ static void Pdf()
 
 static async Task ProbeAsync(Uri address)
 {
-    var cookies = new CookieContainer();
-    using var http = new HttpClient(new HttpClientHandler { CookieContainer = cookies }) { BaseAddress = address };
-    async Task Token()
-    {
-        var me = await http.GetFromJsonAsync<JsonObject>("/api/me");
-        http.DefaultRequestHeaders.Remove("X-Wellsedes-Token");
-        http.DefaultRequestHeaders.Add("X-Wellsedes-Token", (string)me!["token"]!);
-    }
-    await Token();
-    (
-        await http.PostAsJsonAsync("/api/sign-in", new { email = "n.ash@tidemill.example", password = "orchard-supper" })
-    ).EnsureSuccessStatusCode();
-    await Token();
-    var project = (Guid)(await http.GetFromJsonAsync<JsonArray>("/api/projects"))![0]!["id"]!;
+    using var person = new Person(address);
+    await person.SignInAsync();
     foreach (
         var (plan, id, name) in new[]
         {
@@ -203,23 +208,14 @@ static async Task ProbeAsync(Uri address)
         }
     )
     {
-        var body = new ByteArrayContent(PlanFiles.Write(plan));
-        body.Headers.ContentType = new("application/json");
-        var answer = await http.PostAsync($"/api/projects/{project}/plan-files", body);
-        answer.EnsureSuccessStatusCode();
-        var planId = (Guid)(await answer.Content.ReadFromJsonAsync<JsonObject>())!["id"]!;
-        await using var link = new HubConnectionBuilder()
-            .WithUrl(new Uri(address, "live"), options => options.Cookies = cookies)
-            .AddJsonProtocol(options => PlanJson.Configure(options.PayloadSerializerOptions))
-            .Build();
-        await link.StartAsync();
-        await link.InvokeAsync("Follow", planId);
+        var planId = await person.AddAsync(plan);
+        await using var link = await person.FollowAsync(planId);
         List<double> times = [];
         for (var i = 0; i < 260; i++)
         {
             Edit edit = new MoveItems([id], 5 * (i % 100), 3 * (i % 100), 100);
             var watch = Stopwatch.GetTimestamp();
-            await link.InvokeAsync<JsonObject>("Probe", planId, edit, "");
+            await link.InvokeAsync<JsonObject>("Probe", planId, edit, "", "");
             if (i >= 60)
                 times.Add(Stopwatch.GetElapsedTime(watch).TotalMilliseconds);
         }
@@ -227,7 +223,7 @@ static async Task ProbeAsync(Uri address)
     }
 }
 
-static void Report(string name, int runs, Action<int> work)
+static double Report(string name, int runs, Action<int> work)
 {
     for (var i = 0; i < Math.Max(5, runs / 3); i++)
         work(i);
@@ -238,13 +234,14 @@ static void Report(string name, int runs, Action<int> work)
         work(i);
         times.Add(Stopwatch.GetElapsedTime(watch).TotalMilliseconds);
     }
-    Print(name, times);
+    return Print(name, times);
 }
 
-static void Print(string name, List<double> times)
+static double Print(string name, List<double> times)
 {
     times.Sort();
     Console.WriteLine(
         $"{name} | median {times[times.Count / 2]:0.0} ms | p95 {times[(int)(times.Count * 0.95)]:0.0} ms | {times.Count} runs"
     );
+    return times[times.Count / 2];
 }
