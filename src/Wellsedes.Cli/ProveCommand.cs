@@ -1,7 +1,5 @@
-using System.Globalization;
 using System.Text.Json;
 using Wellsedes.Core.Capacity;
-using Wellsedes.Core.Measure;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Walkways;
@@ -72,36 +70,18 @@ internal static class ProveCommand
             return 0;
         }
         Console.WriteLine(state.Plan.Details.Title);
-        foreach (var (name, value) in Rows(state.Tally, state.Plan.Details.Units))
-            Console.WriteLine($"  {name, -22}{value}");
+        foreach (var line in TallyLines.Of(state.Tally, state.Plan.Details.Units))
+            Console.WriteLine($"  {line.Name, -22}{line.Value} {line.Rest}".TrimEnd());
         Console.WriteLine(state.Findings.Length == 0 ? "No findings." : $"{state.Findings.Length} findings:");
         foreach (var finding in state.Findings)
             Console.WriteLine(
-                $"  {(finding.Weight == Core.Findings.FindingWeight.Must ? "must  " : "advise")}  {finding.Title}{Figures(finding, state)}"
+                $"  {(finding.Weight == Core.Findings.FindingWeight.Must ? "must  " : "advise")}  {finding.Title}{Figures(finding)}"
             );
         return 0;
     }
 
-    private static string Figures(Core.Findings.Finding finding, PlanState state) =>
-        finding.Kind == Core.Findings.FindingKind.Walkway
-            ? $": {LengthText.Write(finding.Measured, state.Plan.Details.Units)} clear, {LengthText.Write(finding.Needed, state.Plan.Details.Units)} needed ({finding.Source})"
+    private static string Figures(Core.Findings.Finding finding) =>
+        finding.MeasuredText.Length > 0 && finding.Kind == Core.Findings.FindingKind.Walkway
+            ? $": {finding.MeasuredText} clear, {finding.NeededText} needed ({finding.Source})"
             : "";
-
-    private static IEnumerable<(string, string)> Rows(Tally tally, UnitSystem units)
-    {
-        yield return ("Seats", Of(tally.Seats, tally.SeatsAsked));
-        yield return ("Tables", Of(tally.Tables, tally.TablesAsked));
-        yield return ("Workstations", Of(tally.Workstations, tally.WorkstationsAsked));
-        if (tally.NetArea is { } net)
-            yield return ("Net internal area", AreaText.Write(net, units));
-        if (tally.AreaPerSeat is { } each)
-            yield return ("Area per seat", each.ToString("0.00", CultureInfo.InvariantCulture) + " m²");
-        if (tally.Narrowest is { } narrowest)
-            yield return (
-                "Narrowest walkway",
-                $"{LengthText.Write(narrowest.Width, units)} of {LengthText.Write(narrowest.Needed, units)}, to {narrowest.To}"
-            );
-    }
-
-    private static string Of(int has, int? asked) => asked is { } wanted ? $"{has} of {wanted}" : $"{has}";
 }

@@ -41,12 +41,14 @@ builder
         options.Lockout.MaxFailedAccessAttempts = 10;
     })
     .AddEntityFrameworkStores<WellsedesContext>()
+    .AddClaimsPrincipalFactory<PersonClaims>()
     .AddSignInManager();
 builder.Services.AddAuthentication(IdentityConstants.ApplicationScheme).AddIdentityCookies();
 builder.Services.ConfigureApplicationCookie(options =>
 {
     options.Cookie.Name = "wellsedes";
     options.Cookie.SameSite = SameSiteMode.Strict;
+    options.Events.OnValidatePrincipal = SignIns.CheckAsync;
     options.Events.OnRedirectToLogin = context => Answer(context.Response, 401);
     options.Events.OnRedirectToAccessDenied = context => Answer(context.Response, 403);
 });
@@ -72,6 +74,8 @@ builder
     .Services.AddSignalR(options => options.MaximumReceiveMessageSize = 1024 * 1024)
     .AddJsonProtocol(options => PlanJson.Configure(options.PayloadSerializerOptions));
 builder.Services.AddOpenApi();
+builder.Services.AddSingleton<SignIns>();
+builder.Services.AddSingleton<FirstAccount>();
 builder.Services.AddSingleton<Roles>();
 builder.Services.AddSingleton<Followers>();
 builder.Services.AddSingleton<OpenPlans>();
@@ -121,6 +125,14 @@ if (!args.Contains("--describe"))
         await scope.ServiceProvider.GetRequiredService<WellsedesContext>().Database.MigrateAsync();
     if (app.Configuration["WELLSEDES_DEMO"] is { } demo)
         await DemoSeed.SeedAsync(app.Services, demo);
+    await using (var scope = app.Services.CreateAsyncScope())
+        if (
+            await app.Services.GetRequiredService<FirstAccount>().OpenAsync(scope.ServiceProvider.GetRequiredService<WellsedesContext>()) is
+            { } token
+        )
+            app.Lifetime.ApplicationStarted.Register(() =>
+                Console.WriteLine($"Nobody has an account here yet. Make the first one at {app.Urls.FirstOrDefault()}/#/first/{token}")
+            );
 }
 app.Run();
 

@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.AspNetCore.SignalR.Client;
 using Microsoft.Extensions.DependencyInjection;
@@ -9,14 +10,19 @@ using Wellsedes.Server.Demo;
 namespace Wellsedes.Server.Tests;
 
 /// <summary>The server as it runs, over a database with the demo in it.</summary>
-public sealed class House(string database) : WebApplicationFactory<Program>
+public sealed class House(string database, bool demo = true) : WebApplicationFactory<Program>
 {
     public string Database => database;
 
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
         builder.UseSetting("WELLSEDES_DATABASE", database);
-        builder.UseSetting("WELLSEDES_DEMO", Path.Combine(Cluster.Root, "demo"));
+        if (demo)
+            builder.UseSetting("WELLSEDES_DEMO", Path.Combine(Cluster.Root, "demo"));
+        // Every request makes the cookie anew from the account, as after half an hour.
+        builder.ConfigureServices(services =>
+            services.Configure<SecurityStampValidatorOptions>(options => options.ValidationInterval = TimeSpan.Zero)
+        );
     }
 
     /// <summary>

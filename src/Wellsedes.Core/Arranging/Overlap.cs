@@ -51,10 +51,7 @@ public static class Overlaps
         List<Standing> all = [.. Shell(space)];
         for (var i = 0; i < items.Count; i++)
             if (near is null || near[i])
-                foreach (var shape in items[i].Standing)
-                    all.Add(
-                        new Standing(shape, i, items[i].Item.Id, items[i].Name, OverlapKind.ThingInThing, items[i].Bottom, items[i].Top)
-                    );
+                all.AddRange(Of(items[i], i));
         var index = new SpatialIndex<Standing>(all, standing => standing.Shape.Bounds);
         var found = new KeptOverlaps.OfItem[items.Count];
         for (var i = 0; i < items.Count; i++)
@@ -128,14 +125,32 @@ public static class Overlaps
         return (partners is not null && partners.Count > MostPartners, seen);
     }
 
+    /// <summary>Every shape that an item may not stand in, of the shell and of the other items, as far as it meets a box.</summary>
+    internal static IEnumerable<Convex> InTheWay(LevelSpace space, IReadOnlyList<PlacedItem> items, int i, Bounds box)
+    {
+        foreach (var standing in Shell(space))
+            if (box.Meets(standing.Shape.Bounds) && !MayShare(items, i, standing))
+                yield return standing.Shape;
+        for (var j = 0; j < items.Count; j++)
+            if (j != i)
+                foreach (var standing in Of(items[j], j))
+                    if (!MayShare(items, i, standing))
+                        yield return standing.Shape;
+    }
+
+    private static IEnumerable<Standing> Of(PlacedItem item, int i) =>
+        item.Standing.Select(shape => new Standing(shape, i, item.Item.Id, item.Name, OverlapKind.ThingInThing, item.Bottom, item.Top));
+
+    /// <summary>Whether an item may be where something else is: on it, under it, over it.</summary>
+    private static bool MayShare(IReadOnlyList<PlacedItem> items, int i, Standing other) =>
+        (other.Item >= 0 && Carries(items[i], items[other.Item]))
+        || (items[i].LiesFlat && other.Kind == OverlapKind.OverKeepClear)
+        || Math.Min(items[i].Top, other.Top) - Math.Max(items[i].Bottom, other.Bottom) <= Tolerance.Length;
+
     private static Overlap? Meet(IReadOnlyList<PlacedItem> items, int i, Convex shape, Standing other)
     {
         var item = items[i];
-        if (other.Item >= 0 && Carries(item, items[other.Item]))
-            return null;
-        if (item.LiesFlat && other.Kind == OverlapKind.OverKeepClear)
-            return null;
-        if (Math.Min(item.Top, other.Top) - Math.Max(item.Bottom, other.Bottom) <= Tolerance.Length)
+        if (MayShare(items, i, other))
             return null;
         var gap = Gap.Between(shape, other.Shape);
         return gap.Width >= -Tolerance.Length

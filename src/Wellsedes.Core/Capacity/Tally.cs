@@ -1,4 +1,5 @@
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Rulebooks;
 using Wellsedes.Core.Spaces;
 using Wellsedes.Core.Walkways;
 
@@ -7,7 +8,12 @@ namespace Wellsedes.Core.Capacity;
 /// <summary>The walkway that misses its needed width by most, or holds it by least. Widths in mm.</summary>
 public sealed record NarrowestWalkway(double Width, double Needed, string To, string Between);
 
-/// <summary>What a scheme holds now, beside what its brief asks for. Areas in m²; null where there is nothing to measure.</summary>
+/// <summary>
+/// What a scheme or one level of it holds now, beside what its brief asks for. Areas in m², by <see cref="AreaDefinitions"/>; null
+/// where there is nothing to measure.
+/// </summary>
+/// <param name="OpenArea">Usable floor within outlines alone, of a terrace or a marquee: in none of the areas of a building.</param>
+/// <param name="AreaPerSeat">Usable floor, within walls or not, for each seat and workstation.</param>
 public sealed record Tally(
     int Seats,
     int? SeatsAsked,
@@ -17,13 +23,14 @@ public sealed record Tally(
     int? WorkstationsAsked,
     double? NetArea,
     double? GrossArea,
+    double? OpenArea,
     double? AreaPerSeat,
     double? AreaPerSeatAsked,
     NarrowestWalkway? Narrowest
 )
 {
     /// <summary>Where nothing can be counted.</summary>
-    public static readonly Tally None = new(0, null, 0, null, 0, null, null, null, null, null, null);
+    public static readonly Tally None = new(0, null, 0, null, 0, null, null, null, null, null, null, null);
 }
 
 public static class Tallying
@@ -40,37 +47,42 @@ public static class Tallying
         return (seats, desks);
     }
 
-    public static Tally Of(IEnumerable<FoundRoom> found, IEnumerable<PlacedItem> items, Brief brief, IReadOnlyList<Way> ways)
+    /// <param name="brief">What is asked; null for one level by itself, of which nothing is asked.</param>
+    public static Tally Of(IReadOnlyCollection<LevelSpace> levels, IEnumerable<PlacedItem> items, Brief? brief, IReadOnlyList<Way> ways)
     {
-        var rooms = found.ToArray();
+        var rooms = levels.SelectMany(level => level.Rooms).ToArray();
         var all = items.ToArray();
         var (seats, desks) = Seats(all);
-        double? net = rooms.Length == 0 ? null : rooms.Sum(room => room.NetInternal);
+        var walled = rooms.Any(room => room.Walled);
+        var net = levels.Sum(level => level.Floor.Areas.NetInternal);
+        var usable = rooms.Where(room => RoomUses.IsUsable(room.Room.Use)).ToArray();
+        var open = usable.Where(room => !room.Walled).Sum(room => room.NetInternal);
         return new Tally(
             seats,
-            brief.Seats,
+            brief?.Seats,
             all.Count(item => item.Kind.Counted == "table"),
-            brief.Tables,
+            brief?.Tables,
             desks,
-            brief.Workstations,
-            net,
-            rooms.Length == 0 ? null : rooms.Sum(room => room.GrossInternal),
-            net is { } area && seats + desks > 0 ? area / (seats + desks) : null,
-            brief.AreaPerSeat,
+            brief?.Workstations,
+            walled ? net : null,
+            walled ? levels.Sum(level => level.Floor.Areas.GrossInternal) : null,
+            open > 0 ? open : null,
+            usable.Length > 0 && seats + desks > 0 ? (net + open) / (seats + desks) : null,
+            brief?.AreaPerSeat,
             Narrowest(ways)
         );
     }
 
-    private static NarrowestWalkway? Narrowest(IReadOnlyList<Way> ways)
-    {
-        var worst = ways.MinBy(way => (way.Width / way.Target.Needed, way.Target.OwnerId));
-        return worst is null
-            ? null
-            : new NarrowestWalkway(
+    /// <summary>The way that misses its needed width by most, or holds it by least: the one that tallies tell and sheets draw.</summary>
+    public static Way? NarrowestOf(IReadOnlyList<Way> ways) => ways.MinBy(way => (way.Width / way.Target.Needed, way.Target.OwnerId));
+
+    private static NarrowestWalkway? Narrowest(IReadOnlyList<Way> ways) =>
+        NarrowestOf(ways) is { } worst
+            ? new NarrowestWalkway(
                 worst.Width,
                 worst.Target.Needed,
                 worst.Target.Name,
                 worst.Pinch is { } pinch ? $"{pinch.A.Name} and {pinch.B.Name}" : ""
-            );
-    }
+            )
+            : null;
 }

@@ -25,6 +25,8 @@ public static class TallyLines
             yield return new TallyLine("Net internal area", AreaText.Write(net, units));
         if (tally.GrossArea is { } gross)
             yield return new TallyLine("Gross internal area", AreaText.Write(gross, units));
+        if (tally.OpenArea is { } open)
+            yield return new TallyLine("Area without walls", AreaText.Write(open, units));
         if (tally.AreaPerSeat is { } each)
             yield return tally.AreaPerSeatAsked is { } asked
                 ? new TallyLine(
@@ -35,13 +37,16 @@ public static class TallyLines
                 )
                 : new TallyLine("Area per seat", AreaText.WriteSmall(each, units));
         if (tally.Narrowest is { } narrowest)
+        {
+            var (width, needed) = WidthText.Write(narrowest.Width, narrowest.Needed, units);
             yield return new TallyLine(
                 "Narrowest walkway",
-                LengthText.WriteWidth(narrowest.Width, units),
-                $"of {LengthText.Write(narrowest.Needed, units)}{(units == UnitSystem.Metric ? "\u00a0mm" : "")}",
+                width,
+                $"of {needed}{(units == UnitSystem.Metric ? "\u00a0mm" : "")}",
                 Share: Math.Clamp(narrowest.Width / narrowest.Needed, 0, 1),
                 Short: !Tolerance.Meets(narrowest.Width, narrowest.Needed)
             );
+        }
     }
 
     private static TallyLine Counted(string name, int has, int? asked) =>

@@ -58,9 +58,13 @@ internal sealed class DimensionPainter(ITextMeasure text, PaperMap map, UnitSyst
         var middle = Point.Middle(wall.Start, wall.End);
         var left = input.Space.RoomAt(middle + along.Left() * (half + 1)) is not null;
         var inside = along.Left() * (left ? half : -half);
-        List<double> stops = [half, wall.Length - half];
+        // From corner to corner of the rooms beside it, whatever walls they meet.
+        List<double> stops = [];
         foreach (var opening in openings)
-            stops.AddRange([opening.Along - opening.Width / 2, opening.Along + opening.Width / 2]);
+        {
+            var (from, to) = OpeningCorners.Between(input.Space, wall, opening.Along, left);
+            stops.AddRange([from, opening.From, opening.To, to]);
+        }
         stops.Sort();
         // The chain stands clear of leaves that swing outward.
         var swing = openings
@@ -112,8 +116,24 @@ internal sealed class DimensionPainter(ITextMeasure text, PaperMap map, UnitSyst
         var reading = upright ? along * -1 : along;
         var up = reading.Left() * -1;
         var middle = Point.Middle(start, end);
-        // A figure wider than its dimension steps up, clear of its neighbours.
-        var lift = wide + 1 > start.DistanceTo(end) ? 3.4 : 0.9;
+        // A figure wider than its dimension steps up, and one that would stand in another goes on until it does not.
+        var least = wide + 1 > start.DistanceTo(end) ? 1 : 0;
+        var lift = Lifts.Skip(least).FirstOrDefault(by => !Stands(by), Lifts[least]);
+        figures.Add(Box(lift));
         marks.Add(new TextMark(written, middle + up * lift, size, TextAnchor.Middle, Rotation: upright ? turn - 180 : turn));
+
+        bool Stands(double by) => figures.Exists(box => box.Meets(Box(by)));
+
+        Bounds Box(double by)
+        {
+            var (half, base_) = (reading * (wide / 2 + 0.4), middle + up * by);
+            return Bounds.Around([base_ - half, base_ + half, base_ - half + up * size, base_ + half + up * size]);
+        }
     }
+
+    /// <summary>How far above its line a figure may stand, in mm of paper, the nearest first; below it at last.</summary>
+    private static readonly double[] Lifts = [0.9, 3.4, 5.9, 8.4, -3.4, -5.9];
+
+    /// <summary>Where figures stand on the paper.</summary>
+    private readonly List<Bounds> figures = [];
 }

@@ -1,3 +1,4 @@
+using Wellsedes.Core.Capacity;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
@@ -205,14 +206,14 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
 
     private void Walkway(SheetInput input)
     {
-        var worst = input.Ways.Where(way => way.Pinch is not null).MinBy(way => way.Width / way.Target.Needed);
-        if (worst?.Pinch is not { } pinch)
+        // What narrows the way on another level is drawn on that level's sheet.
+        if (Tallying.NarrowestOf(input.Ways) is not { Pinch: { Level: "" } pinch } worst)
             return;
         var (a, b) = (map.ToPaper(pinch.OnA), map.ToPaper(pinch.OnB));
         marks.Add(new PathMark(PathShape.Line(a, b), Ink.Full, Ink.Medium));
         foreach (var end in (Point[])[a, b])
             marks.Add(new PathMark(PathShape.Circle(end, 0.5), Ink.Full, Ink.Finest, Ink.Full));
-        var width = LengthText.Write(Math.Round(pinch.Width), units);
+        var (width, _) = WidthText.Write(worst.Width, worst.Target.Needed, units);
         var middle = Point.Middle(a, b);
         var half = text.Width(width, 2.2, true) / 2 + 0.7;
         marks.Add(

@@ -10,6 +10,8 @@ namespace Wellsedes.Core.Drawings;
 
 /// <summary>What a sheet is made from.</summary>
 /// <param name="Things">Zones, marks and the like of the scheme on the level.</param>
+/// <param name="Tally">Of the level that is drawn.</param>
+/// <param name="Whole">Of the scheme on all levels; null where there is but one.</param>
 /// <param name="Project">Name of the project, for the title block.</param>
 /// <param name="Revision">Revision letter, or empty for a sheet that is not issued.</param>
 /// <param name="Status">"Draft" or "Issued".</param>
@@ -21,6 +23,7 @@ public sealed record SheetInput(
     ImmutableArray<Thing> Things,
     ImmutableArray<Way> Ways,
     Tally Tally,
+    Tally? Whole,
     string Project,
     string Revision,
     string Status,

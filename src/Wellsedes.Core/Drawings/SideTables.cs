@@ -22,12 +22,19 @@ internal sealed class SideTables(ITextMeasure text, UnitSystem units)
         var y = box.MinY + 7;
         if (input.Settings.Shows.Schedule)
             y = Furniture(input, marks, x, y, wide, box.MaxY);
-        y = Heading("Capacity", marks, x, y);
-        foreach (var (name, value) in Capacity(input))
+        var tables = Capacity(input).ToArray();
+        foreach (var (heading, lines) in tables)
         {
-            y += RowHeight;
-            marks.Add(new TextMark(name, new Point(x, y), Size));
-            marks.Add(new TextMark(value, new Point(x + wide, y), Size, TextAnchor.End, true));
+            y = Heading(heading, marks, x, y);
+            foreach (var line in lines)
+            {
+                y += RowHeight;
+                marks.Add(new TextMark(line.Name, new Point(x, y), Size));
+                var value = line.Rest.Length > 0 ? $"{line.Value} {line.Rest}" : line.Value;
+                marks.Add(new TextMark(value, new Point(x + wide, y), Size, TextAnchor.End, true));
+            }
+            if (heading != tables[^1].Heading)
+                y += 8;
         }
         if (input.Settings.Shows.Notes)
             Notes(input, marks, x, y + 8, wide, box.MaxY);
@@ -68,7 +75,7 @@ internal sealed class SideTables(ITextMeasure text, UnitSystem units)
         var shown = 0;
         foreach (var row in rows)
         {
-            if (y + RowHeight > bottom - 50 && rows.Length - shown > 1)
+            if (y + RowHeight > bottom - (input.Whole is null ? 50 : 100) && rows.Length - shown > 1)
             {
                 y += RowHeight;
                 marks.Add(new TextMark($"and {rows.Length - shown} more rows; see the CSV schedule", new Point(x, y), Size));
@@ -97,8 +104,14 @@ internal sealed class SideTables(ITextMeasure text, UnitSystem units)
         return value;
     }
 
-    private IEnumerable<(string, string)> Capacity(SheetInput input) =>
-        TallyLines.Of(input.Tally, units).Select(line => (line.Name, line.Rest.Length > 0 ? $"{line.Value} {line.Rest}" : line.Value));
+    /// <summary>What the level holds, and the scheme as a whole where it has more of them.</summary>
+    private IEnumerable<(string Heading, TallyLine[] Lines)> Capacity(SheetInput input)
+    {
+        TallyLine[] here = [.. TallyLines.Of(input.Tally, units)];
+        if (input.Whole is not { } whole)
+            return [("Capacity", here)];
+        return [($"Capacity, {input.Space.Level.Name}", here), ("Capacity, all levels", [.. TallyLines.Of(whole, units)])];
+    }
 
     /// <summary>What must be said of lengths that nobody took on site.</summary>
     private static IEnumerable<string> Unsurveyed(SheetInput input)
@@ -110,12 +123,19 @@ internal sealed class SideTables(ITextMeasure text, UnitSystem units)
             yield return "( ) Length not known: do not build to it.";
     }
 
+    /// <summary>What the figures are in follows from the plan; earlier plans have the first of these among their typed notes.</summary>
+    private static string FiguresIn(UnitSystem units) =>
+        units == UnitSystem.Metric ? "Figures in millimetres; do not scale." : "Figures in feet and inches; do not scale.";
+
     private void Notes(SheetInput input, List<Mark> marks, double x, double y, double wide, double bottom)
     {
         string[] all =
         [
+            FiguresIn(units),
             .. Unsurveyed(input),
-            .. input.Settings.Notes.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries),
+            .. input
+                .Settings.Notes.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+                .Where(note => note != FiguresIn(UnitSystem.Metric)),
         ];
         if (all.Length == 0 || y > bottom - 8)
             return;

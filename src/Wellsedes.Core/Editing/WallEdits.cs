@@ -162,7 +162,7 @@ internal static class WallEdits
         if (SizeSense.Check(plan.Details.Units, "length", "a wall", edit.Length, Shortest, 200_000, false) is { } problem)
             return EditAnswer.No(problem);
         var space = spaces(plan, wall.LevelId);
-        var delta = edit.Length - LengthOf(space.Bodies[wall.Id], edit.Along);
+        var delta = edit.Length - LengthOf(space, wall, edit.Along);
         var along = wall.Line.Direction(0);
         var change = new ShellChange(plan);
         var moves = new WallMoves(change, space);
@@ -180,14 +180,9 @@ internal static class WallEdits
         return Finish(change, "Set the length of a wall");
     }
 
-    /// <summary>A wall's length in mm along its centre line or one of its faces, between the corners of that face.</summary>
-    public static double LengthOf(WallBody body, WallSide side) =>
-        side switch
-        {
-            WallSide.Left => body.Start.Left.DistanceTo(body.End.Left),
-            WallSide.Right => body.Start.Right.DistanceTo(body.End.Right),
-            _ => body.Wall.Length,
-        };
+    /// <summary>A wall's length in mm along its centre line or one of its faces.</summary>
+    private static double LengthOf(LevelSpace space, Wall wall, WallSide side) =>
+        side == WallSide.Centre ? wall.Length : WallFaces.Length(space.Walls, space.Bodies[wall.Id], side == WallSide.Left);
 
     public static EditAnswer Split(Plan plan, SplitWall edit)
     {

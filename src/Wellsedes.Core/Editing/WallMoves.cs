@@ -44,15 +44,19 @@ internal sealed class WallMoves(ShellChange change, LevelSpace space)
         SetEnd(change.Now<Wall>(wall.Id)!, atStart, to);
     }
 
-    /// <summary>Moves an end of a wall along it. A wall standing across it there goes along as a whole.</summary>
+    /// <summary>Moves an end of a wall along it. A wall standing across it there, or whose side it runs into, goes along as a whole.</summary>
     public void Stretch(Wall wall, bool atStart, Point by)
     {
         var now = change.Now<Wall>(wall.Id)!;
         var from = atStart ? now.Start : now.End;
         var others = At(from, wall.Id).ToArray();
         var across = others.Length == 1 && others[0].Wall.Line.IsStraight && Cross(now.Line, others[0].Wall.Line) is not null;
+        var ends = space.Bodies[wall.Id];
+        var through = (atStart ? ends.Start : ends.End).TeeInto is { } into ? change.Now<Wall>(into) : null;
         if (across)
             Move(others[0].Wall, by);
+        else if (others.Length == 0 && through is { Line.IsStraight: true })
+            Move(through, by);
         else
             MoveCorner(now, atStart, from + by);
     }

@@ -13,11 +13,18 @@ namespace Wellsedes.Core.Findings;
 public static class Finder
 {
     /// <summary>Findings of one level.</summary>
-    public static IEnumerable<Finding> OfLevel(Plan plan, Level level, IReadOnlyList<Overlap> overlaps, IReadOnlyList<Way> ways)
+    /// <param name="clearing">The move that would clear an overlap; null when there is none.</param>
+    public static IEnumerable<Finding> OfLevel(
+        Plan plan,
+        Level level,
+        IReadOnlyList<Overlap> overlaps,
+        IReadOnlyList<Way> ways,
+        Func<Overlap, Clearing?> clearing
+    )
     {
         var units = plan.Details.Units;
         return overlaps
-            .Select(overlap => FromOverlap(overlap, units))
+            .Select((overlap, i) => FromOverlap(overlap, i < MostClearings ? clearing(overlap) : null, units))
             .Concat(Walkways(ways, units, plan.Rules))
             .Select(finding => finding with { LevelId = level.Id, Id = $"{level.Id}/{finding.Id}" });
     }
@@ -41,7 +48,49 @@ public static class Finder
             level.Id
         );
 
-    private static Finding FromOverlap(Overlap overlap, UnitSystem units)
+    /// <summary>Nobody gets in at all.</summary>
+    /// <param name="between">An entrance that is marked, but leads from one room to another; null when none is marked.</param>
+    public static Finding NoEntrance(string? between) =>
+        NoWay(
+            "entrance",
+            "No entrance marked",
+            between is null
+                ? "Mark the door people come in by as an entrance: every way is measured from there."
+                : $"{between} is marked as an entrance but lies between two rooms. Mark a door that leads in from outside: every way is measured from there.",
+            ""
+        );
+
+    /// <summary>A level that has no entrance of its own and that no flight leads to.</summary>
+    public static Finding NoWayOnto(Level level) =>
+        NoWay(
+            $"{level.Id}/entrance",
+            $"No way onto {level.Name}",
+            "It has no entrance, and nobody gets to a stair or ramp that leads to it.",
+            level.Id
+        );
+
+    private static Finding NoWay(string id, string title, string why, string levelId) =>
+        new(
+            id,
+            FindingWeight.Must,
+            FindingKind.Walkway,
+            title,
+            why,
+            0,
+            0,
+            "Ways are measured from an entrance",
+            [],
+            [],
+            [],
+            0,
+            [],
+            levelId
+        );
+
+    /// <summary>Of so many overlaps it is said what would clear them; who has more sees to these first.</summary>
+    private const int MostClearings = 8;
+
+    private static Finding FromOverlap(Overlap overlap, Clearing? clearing, UnitSystem units)
     {
         var title = overlap.Kind switch
         {
@@ -53,8 +102,9 @@ public static class Finder
         };
         var why =
             overlap.Kind == OverlapKind.InHeap ? "Many things lie in one heap here; not every pair of them is told."
-            : overlap.Depth > 0 ? $"Move it by {LengthText.Write(overlap.Depth, units)} to clear."
-            : "Move it into a room.";
+            : clearing is { } move ? $"Move {overlap.ItemName} {Told(move.By, units)} to clear."
+            : overlap.Kind == OverlapKind.OutsideRooms ? "Move it into a room."
+            : "No short move clears it: turn it, or move what stands beside it.";
         return new Finding(
             $"overlap/{overlap.Kind}/{overlap.ItemId}/{overlap.OtherId}",
             FindingWeight.Must,
@@ -68,8 +118,25 @@ public static class Finder
             [.. new[] { overlap.ItemId, overlap.OtherId }.Where(id => id.Length > 0)],
             [overlap.At],
             0,
-            []
+            [],
+            "",
+            overlap.Depth > 0 ? LengthText.WriteRound(overlap.Depth, units) : ""
         );
+    }
+
+    /// <summary>A move as it is seen on the plan: how far, and which way. Inches are rounded up, so that it does clear.</summary>
+    private static string Told(Point by, UnitSystem units)
+    {
+        var far = by.Length;
+        var length =
+            units == UnitSystem.Metric
+                ? LengthText.WriteRound(far, units)
+                : LengthText.WriteFeetInches(Math.Ceiling(far / 25.4 * 16 - 1e-6) * 25.4 / 16, 16);
+        var turn = Angles.Of(by);
+        foreach (var (name, at) in ((string, double)[])[("right", 0), ("up", 90), ("left", 180), ("down", 270)])
+            if (Math.Abs(Math.IEEERemainder(turn - at, 360)) < 0.05)
+                return $"{length} {name} on the plan";
+        return $"{length} towards {AngleText.Write(turn)} on the plan (counter-clockwise from the right)";
     }
 
     /// <summary>
@@ -99,10 +166,10 @@ public static class Finder
         var main = target.Needed == ways.Max(w => w.Target.Needed) && target.Kind is TargetKind.Exit or TargetKind.Place;
         var source = main ? rules.MainAisle : rules.SeatAccess;
         var ids = way.Pinch is { } p ? new[] { p.A.OwnerId, p.B.OwnerId }.Distinct() : [target.OwnerId];
-        var title =
-            way.Pinch is not { } pinch ? $"No way to {to}"
-            : pinch.A == pinch.B ? $"Way to {to} narrows on {pinch.A.Name}"
-            : $"Way to {to} narrows between {pinch.A.Name} and {pinch.B.Name}{(pinch.Level.Length > 0 ? $", {pinch.Level}" : "")}";
+        var title = way.Pinch is not { } pinch
+            ? $"No way to {to}"
+            : $"Way to {to} narrows {Where(pinch)}{(pinch.Level.Length > 0 ? $", {pinch.Level}" : "")}";
+        var (measured, needed) = WidthText.Write(way.Width, target.Needed, units);
         return new Finding(
             $"walkway/{Key(way)}/{target.Needed.ToString(CultureInfo.InvariantCulture)}",
             FindingWeight.Must,
@@ -110,7 +177,7 @@ public static class Finder
             title,
             way.Pinch is null
                 ? "It is shut in: no gap leads from an entrance to it."
-                : $"This is the widest way there from an entrance; every other is narrower than {LengthText.Write(way.Width, units)}.",
+                : $"This is the widest way there from an entrance; every other is narrower than {measured}.",
             way.Width,
             target.Needed,
             $"{source.Source}: {char.ToLowerInvariant(source.Name[0])}{source.Name[1..]}",
@@ -118,11 +185,20 @@ public static class Finder
             [.. ids],
             way.Pinch is { Level: "" } at ? [at.OnA, at.OnB] : [way.Access.At],
             seats,
-            [.. ways.Select(w => w.Target.OwnerId).Distinct()]
+            [.. ways.Select(w => w.Target.OwnerId).Distinct()],
+            "",
+            measured,
+            needed
         );
     }
 
-    public static IEnumerable<Finding> FromBrief(Tally tally)
+    /// <summary>Between two things, or at one of which two parts come near each other: the jambs of a door, the sides of a stair.</summary>
+    private static string Where(Pinch pinch) =>
+        pinch.A.OwnerId == pinch.B.OwnerId && pinch.A.Name == pinch.B.Name
+            ? $"at {pinch.A.Name}"
+            : $"between {pinch.A.Name} and {pinch.B.Name}";
+
+    public static IEnumerable<Finding> FromBrief(Tally tally, UnitSystem units)
     {
         if (tally.SeatsAsked is { } seats && tally.Seats < seats)
             yield return Short("seats", "Seats", tally.Seats, seats);
@@ -135,7 +211,7 @@ public static class Finder
                 "brief/area",
                 FindingWeight.Advise,
                 FindingKind.Brief,
-                string.Create(CultureInfo.InvariantCulture, $"{has:0.00} m² a seat, {area:0.00} asked"),
+                $"{AreaText.WriteSmall(has, units)} a seat, {AreaText.WriteSmall(area, units)} asked",
                 "Fewer seats or a larger room would reach it.",
                 has,
                 area,
@@ -144,7 +220,10 @@ public static class Finder
                 [],
                 [],
                 0,
-                []
+                [],
+                "",
+                AreaText.WriteSmall(has, units),
+                AreaText.WriteSmall(area, units)
             );
     }
 
@@ -162,6 +241,9 @@ public static class Finder
             [],
             [],
             0,
-            []
+            [],
+            "",
+            has.ToString(CultureInfo.InvariantCulture),
+            asked.ToString(CultureInfo.InvariantCulture)
         );
 }

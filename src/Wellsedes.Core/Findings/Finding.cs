@@ -25,6 +25,7 @@ public enum FindingKind
 /// <param name="Between">The two things that form a pinch or an overlap, as they are called.</param>
 /// <param name="At">The two ends of what was measured, in mm on the level; empty for the brief.</param>
 /// <param name="LevelId">The level it is on; "" for the brief.</param>
+/// <param name="MeasuredText">Measured in words and the plan's units, as it is said everywhere; "" where nothing is measured.</param>
 /// <param name="Serves">How many seats the way leads to; 0 where that does not apply.</param>
 public sealed record Finding(
     string Id,
@@ -40,5 +41,7 @@ public sealed record Finding(
     ImmutableArray<Point> At,
     int Serves,
     ImmutableArray<string> TargetIds,
-    string LevelId = ""
+    string LevelId = "",
+    string MeasuredText = "",
+    string NeededText = ""
 );

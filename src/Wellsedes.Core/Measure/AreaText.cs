@@ -13,13 +13,15 @@ public static class AreaText
             ? string.Create(CultureInfo.InvariantCulture, $"{distance / 1000:0} m")
             : string.Create(CultureInfo.InvariantCulture, $"{distance / 304.8:0} ft");
 
-    /// <summary>A small area, as for one seat: square metres to two decimals, or whole square feet.</summary>
-    public static string WriteSmall(double squareMetres, UnitSystem units) =>
-        units == UnitSystem.Metric ? squareMetres.ToString("0.00", CultureInfo.InvariantCulture) + " m²" : Write(squareMetres, units);
+    /// <summary>An area that is looked at alone, as one room's or one seat's: to a hundredth.</summary>
+    public static string WriteSmall(double squareMetres, UnitSystem units) => Write(squareMetres, units, "0.00");
 
     /// <summary>Square metres to one decimal, or whole square feet.</summary>
     public static string Write(double squareMetres, UnitSystem units) =>
+        Write(squareMetres, units, units == UnitSystem.Metric ? "0.0" : "0");
+
+    private static string Write(double squareMetres, UnitSystem units, string format) =>
         units == UnitSystem.Metric
-            ? squareMetres.ToString("0.0", CultureInfo.InvariantCulture) + " m²"
-            : (squareMetres / SquareMetresPerSquareFoot).ToString("0", CultureInfo.InvariantCulture) + " ft²";
+            ? squareMetres.ToString(format, CultureInfo.InvariantCulture) + " m²"
+            : (squareMetres / SquareMetresPerSquareFoot).ToString(format, CultureInfo.InvariantCulture) + " ft²";
 }

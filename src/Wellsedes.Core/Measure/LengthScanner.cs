@@ -69,11 +69,21 @@ internal sealed class LengthScanner(string text, Fraction bareUnit)
         var unit = ReadUnit();
         if (problem is not null)
             return figure;
+        if (unit is null && IsDashed() && TakesDashedInches(figure))
+            return Fraction.Zero;
         if (unit != Foot)
             return figure * (unit ?? bareUnit);
-        SkipSpace();
+        // 13'-9" is the usual way to write thirteen feet nine; a difference has spaces, or feet on both sides.
+        var dash = at;
+        if (IsDashed() && !IsFeetNext())
+            at++;
+        else
+            SkipSpace();
         if (at == text.Length || !char.IsAsciiDigit(text[at]))
+        {
+            at = dash;
             return figure * Foot;
+        }
         var inchesAt = at;
         var inches = ReadFigure();
         if (problem is not null)
@@ -84,6 +94,42 @@ internal sealed class LengthScanner(string text, Fraction bareUnit)
         if (inches >= 12)
             return Fail("Inches after feet stay under 12; carry the rest over to the feet.", inchesAt);
         return figure * Foot + inches * Inch;
+    }
+
+    /// <summary>Whether a dash comes next with no space on either side of it.</summary>
+    private bool IsDashed() =>
+        at > 0
+        && at + 1 < text.Length
+        && text[at] is '-' or '\u2010' or '\u2011' or '\u2013'
+        && !char.IsWhiteSpace(text[at - 1])
+        && char.IsAsciiDigit(text[at + 1]);
+
+    /// <summary>Whether what follows the dash is in feet too.</summary>
+    private bool IsFeetNext()
+    {
+        var (back, said, saidAt) = (at, problem, problemAt);
+        at++;
+        ReadFigure();
+        var feet = problem is null && ReadUnit() == Foot;
+        (at, problem, problemAt) = (back, said, saidAt);
+        return feet;
+    }
+
+    /// <summary>13-9 without a unit is thirteen feet nine to one person and four to another: neither is guessed.</summary>
+    private bool TakesDashedInches(Fraction figure)
+    {
+        var (back, dash) = (at, at);
+        at++;
+        var second = ReadFigure();
+        var unit = problem is null ? ReadUnit() : null;
+        var unclear = problem is null && unit is null && second < 12 && figure < 100 && figure.Denominator.IsOne;
+        (at, problem) = (back, null);
+        if (unclear)
+            Fail(
+                $"\"{figure}-{second}\" is read in two ways; write {figure}' {second}\" for feet and inches, or {figure} - {second} with spaces for the difference.",
+                dash
+            );
+        return unclear;
     }
 
     /// <summary>4200, 4 200, 4.2, 4,2, 3/8 and 9 3/8.</summary>

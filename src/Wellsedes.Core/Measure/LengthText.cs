@@ -9,7 +9,7 @@ namespace Wellsedes.Core.Measure;
 /// </summary>
 /// <remarks>
 /// Read: <c>4200</c>, <c>4 200</c>, <c>4.2 m</c>, <c>420 cm</c>, <c>13' 9 3/8"</c>, <c>13ft 9.375in</c>,
-/// <c>13-9</c> is refused as unclear; sums and differences of any of these: <c>6000 - 1550</c>, <c>3 m + 2 ft</c>.
+/// <c>13'-9"</c> is the same, and <c>13-9</c> is refused as unclear; sums and differences of any of these: <c>6000 - 1550</c>, <c>3 m + 2 ft</c>.
 /// A bare figure is millimetres on a metric plan and inches on a feet-and-inches plan.
 /// </remarks>
 public static class LengthText
@@ -34,9 +34,9 @@ public static class LengthText
     public static string Write(double millimetres, UnitSystem units) =>
         units == UnitSystem.Metric ? WriteMetric(millimetres) : WriteFeetInches(millimetres, 16);
 
-    /// <summary>A measured width in mm, cut off at tenths of a millimetre: 899.96 never reads as 900.</summary>
-    public static string WriteWidth(double millimetres, UnitSystem units) =>
-        units == UnitSystem.Metric ? WriteMetric(Math.Floor(millimetres * 10 + 0.1) / 10) : WriteFeetInches(millimetres, 16);
+    /// <summary>A length that is told and not typed, to the nearest whole millimetre or sixteenth of an inch.</summary>
+    public static string WriteRound(double millimetres, UnitSystem units) =>
+        units == UnitSystem.Metric ? WriteMetric(Math.Round(millimetres, MidpointRounding.AwayFromZero)) : WriteFeetInches(millimetres, 16);
 
     /// <summary>Metric with a no-break group space, at most two decimals: 18 000, 899.9.</summary>
     public static string WriteMetric(double millimetres)

@@ -23,15 +23,19 @@ public sealed record RoomFigures(
 /// <summary>What a zone counts by itself; its area in m².</summary>
 public sealed record AreaFigures(string ThingId, string Name, int Seats, int Workstations, int Tables, double Area);
 
-/// <summary>Everything derived from one scheme on one level, by itself.</summary>
+/// <summary>Everything derived from one scheme on one level.</summary>
+/// <param name="Ground">The floor with what stands on it, before it is known by which flights people come onto it.</param>
+/// <param name="StepFreeGround">The same for ways without a step; null where the level has none.</param>
+/// <param name="StepFree">The ways without a step, Walkways itself where the plan has no step at all.</param>
 public sealed record LevelState(
     LevelSpace Space,
     Checks Checks,
     ImmutableArray<PlacedItem> Items,
     ImmutableArray<Thing> Things,
-    ImmutableArray<Arrival> Arrivals,
-    bool CanArriveStepFree,
+    WalkwayAnalysis Ground,
+    WalkwayAnalysis? StepFreeGround,
     WalkwayAnalysis Walkways,
+    WalkwayAnalysis StepFree,
     KeptOverlaps Kept,
     ImmutableArray<RoomFigures> Rooms,
     ImmutableArray<AreaFigures> Areas

@@ -21,7 +21,20 @@ public sealed record PlanState(
 {
     /// <summary>What a sheet of this scheme on this level is made from.</summary>
     public SheetInput SheetInput(SheetSettings settings, string project, string revision, string status, DateOnly date) =>
-        new(Plan, settings, Space, Items, Level.Things, Walkways.Ways, Tally, project, revision, status, date);
+        new(
+            Plan,
+            settings,
+            Space,
+            Items,
+            Level.Things,
+            Walkways.Ways,
+            Levels.Length == 1 ? Tally : Tallying.Of([Space], Items, null, Walkways.Ways),
+            Levels.Length == 1 ? null : Tally,
+            project,
+            revision,
+            status,
+            date
+        );
 
     /// <summary>The same, seen from another level.</summary>
     public PlanState SeenOn(string levelId) =>

@@ -127,69 +127,66 @@ public sealed class Planner
     {
         var checks = plan.OfScheme<Checks>(schemeId).First();
         var brief = plan.OfScheme<Brief>(schemeId).First();
-        var done = new Dictionary<string, LevelState>();
-        foreach (var (level, enteredBy) in LevelOrder.Of(plan))
-        {
-            var arrivals = enteredBy.Select(flight => ArrivalBy(flight, level, done)).OfType<(Arrival Arrival, bool StepFree)>().ToArray();
-            done[level.Id] = DeriveLevel(
-                plan,
-                schemeId,
-                level,
-                checks,
-                [.. arrivals.Select(a => a.Arrival)],
-                enteredBy.IsEmpty || arrivals.Any(a => a.StepFree),
-                cancel
-            );
-            if (keep)
-                levels[(schemeId, level.Id)] = done[level.Id];
-        }
-        ImmutableArray<LevelState> states = [.. plan.Levels.Select(level => done[level.Id])];
+        var standing = plan.Levels.ToDictionary(level => level.Id, level => StandingOn(plan, schemeId, level, checks, cancel));
+        Flight[] flights = [.. plan.All<Flight>().Where(flight => flight.ToLevelId.Length > 0)];
+        string LevelName(string id) => plan.Find<Level>(id)!.Name;
+        var ways = BetweenLevels.Joined(Grounds(level => level.Ground), flights, LevelName);
+        var hasSteps = flights.Length > 0 || standing.Values.Any(level => level.StepFreeGround is not null);
+        var stepFree = hasSteps
+            ? BetweenLevels.Joined(
+                Grounds(level => level.StepFreeGround ?? level.Ground),
+                [.. flights.Where(flight => ShellScene.IsStepFree(flight, plan.Rules))],
+                LevelName
+            )
+            : ways;
+        ImmutableArray<LevelState> states =
+        [
+            .. plan.Levels.Select(level => StateOn(standing[level.Id], ways[level.Id], stepFree[level.Id])),
+        ];
+        if (keep)
+            foreach (var state in states)
+                levels[(schemeId, state.Space.LevelId)] = state;
         var tally = Tallying.Of(
-            states.SelectMany(state => state.Space.Rooms),
+            [.. states.Select(state => state.Space)],
             states.SelectMany(state => state.Items),
             brief,
             [.. states.SelectMany(state => state.Walkways.Ways)]
         );
         ImmutableArray<Finding> findings =
         [
-            .. states.SelectMany(state => Finder.OfLevel(plan, state.Space.Level, state.Overlaps, state.Walkways.Ways)),
+            .. WaysIn.Findings(states),
+            .. states.SelectMany(state =>
+                Finder.OfLevel(
+                    plan,
+                    state.Space.Level,
+                    state.Overlaps,
+                    WaysIn.ToTell(state),
+                    overlap => Clearing.Of(state.Space, state.Items, overlap)
+                )
+            ),
             .. states.SelectMany(StepFindings),
-            .. Finder.FromBrief(tally),
+            .. Finder.FromBrief(tally, plan.Details.Units),
         ];
         return new PlanState(plan, schemeId, states[0], states, tally, findings);
+
+        Dictionary<string, WalkwayAnalysis> Grounds(Func<LevelStanding, WalkwayAnalysis> of) =>
+            standing.ToDictionary(one => one.Key, one => of(one.Value));
     }
 
-    /// <summary>How people come onto a level by a flight; null when nobody gets to the flight's other end.</summary>
-    private static (Arrival, bool)? ArrivalBy(Flight flight, Level level, Dictionary<string, LevelState> done)
-    {
-        var atHead = flight.ToLevelId == level.Id;
-        if (!done.TryGetValue(atHead ? flight.LevelId : flight.ToLevelId, out var from))
-            return null;
-        var way = from.Walkways.Ways.FirstOrDefault(w => w.Target.Kind == TargetKind.Flight && w.Target.OwnerId == flight.Id);
-        if (way is null || way.Width <= 0)
-            return null;
-        var pinch = way.Pinch is { } found ? found with { Level = found.Level.Length > 0 ? found.Level : from.Space.Level.Name } : null;
-        if (flight.Width < way.Width)
-        {
-            var body = new Obstacle(flight.Id, flight.Called(), "", flight.Floor());
-            var (a, b) = (flight.Placement.Out(new(-flight.Width / 2, 0)), flight.Placement.Out(new(flight.Width / 2, 0)));
-            pinch = new Pinch(body, body, a, b, flight.Width);
-        }
-        return (
-            new Arrival(flight, atHead, Math.Min(way.Width, flight.Width), pinch),
-            from.CanArriveStepFree && ShellScene.IsStepFree(flight, from.Space.Rules)
-        );
-    }
+    /// <summary>What stands on a level, before it is known how people come onto it.</summary>
+    /// <param name="Last">The level as it was when nothing on it has changed since.</param>
+    private sealed record LevelStanding(
+        LevelSpace Space,
+        Checks Checks,
+        ImmutableArray<PlacedItem> Items,
+        ImmutableArray<Thing> Things,
+        WalkwayAnalysis Ground,
+        WalkwayAnalysis? StepFreeGround,
+        KeptOverlaps Kept,
+        LevelState? Last
+    );
 
-    private LevelState DeriveLevel(
-        Plan plan,
-        string schemeId,
-        Level level,
-        Checks checks,
-        ImmutableArray<Arrival> arrivals,
-        bool stepFreeArrival,
-        CancellationToken cancel
-    )
+    private LevelStanding StandingOn(Plan plan, string schemeId, Level level, Checks checks, CancellationToken cancel)
     {
         var space = SpaceOn(plan, level.Id);
         var items = forms.PlaceAll(plan, schemeId, level.Id);
@@ -199,36 +196,54 @@ public sealed class Planner
             last is not null
             && ReferenceEquals(last.Space, space)
             && last.Checks == checks
-            && last.CanArriveStepFree == stepFreeArrival
             && last.Things.AsSpan().SequenceEqual(things.AsSpan(), ReferenceEqualityComparer.Instance)
             && last.Items.AsSpan().SequenceEqual(items.AsSpan(), ReferenceEqualityComparer.Instance)
-            && last.Arrivals.SequenceEqual(arrivals)
         )
-            return last;
+            return new LevelStanding(space, checks, items, things, last.Ground, last.StepFreeGround, last.Kept, last);
         var work = new Work($"the walkways of {level.Name}", MostSteps, cancel);
-        var (walkways, overlaps) = Together.Both(
-            () => new WalkwayAnalysis(scenes.Build(space, items, checks, arrivals), last?.Walkways, work),
+        var (ground, overlaps) = Together.Both(
+            () => WalkwayAnalysis.Ground(scenes.Build(space, items, checks), last?.Ground, work),
             () => Overlaps.Find(space, items, last?.Kept, new Work($"what stands in what on {level.Name}", MostSteps, cancel))
         );
-        var rooms = RoomsOf(space, items, checks, arrivals, walkways, stepFreeArrival, work);
-        return new LevelState(space, checks, items, things, arrivals, stepFreeArrival, walkways, overlaps, rooms, AreasOf(things, items));
+        // Flights to other levels are no part of the floor itself; steps on it are.
+        var steps = space.Platforms.Any() || space.Flights.Any(f => f.ToLevelId.Length == 0);
+        var stepFree = steps ? WalkwayAnalysis.Ground(scenes.Build(space, items, checks, true), last?.StepFreeGround, work) : null;
+        return new LevelStanding(space, checks, items, things, ground, stepFree, overlaps, null);
     }
 
-    private ImmutableArray<RoomFigures> RoomsOf(
+    private static LevelState StateOn(LevelStanding of, WalkwayAnalysis walkways, WalkwayAnalysis stepFree)
+    {
+        if (
+            of.Last is { } last
+            && last.Walkways.Arrivals.SequenceEqual(walkways.Arrivals)
+            && last.StepFree.Arrivals.SequenceEqual(stepFree.Arrivals)
+            && last.StepFree.Scene == stepFree.Scene
+        )
+            return last;
+        var rooms = RoomsOf(of.Space, of.Items, of.Checks, walkways, stepFree);
+        return new LevelState(
+            of.Space,
+            of.Checks,
+            of.Items,
+            of.Things,
+            of.Ground,
+            of.StepFreeGround,
+            walkways,
+            stepFree,
+            of.Kept,
+            rooms,
+            AreasOf(of.Things, of.Items)
+        );
+    }
+
+    private static ImmutableArray<RoomFigures> RoomsOf(
         LevelSpace space,
         ImmutableArray<PlacedItem> items,
         Checks checks,
-        ImmutableArray<Arrival> arrivals,
         WalkwayAnalysis walkways,
-        bool stepFreeArrival,
-        Work work
+        WalkwayAnalysis stepFree
     )
     {
-        var steps = space.Platforms.Any() || space.Flights.Any(f => f.ToLevelId.Length == 0) || !arrivals.IsEmpty;
-        var stepFree =
-            !stepFreeArrival ? null
-            : steps ? new WalkwayAnalysis(scenes.Build(space, items, checks, arrivals, true), null, work)
-            : walkways;
         var homes = items.ToLookup(item => space.RoomAt(item.Item.Placement.Origin)?.Room.Id ?? "");
         return
         [
@@ -253,7 +268,7 @@ public sealed class Planner
                     desks,
                     seats + desks > 0 ? room.NetInternal / (seats + desks) : null,
                     way.Width,
-                    stepFree is not null && (ReferenceEquals(stepFree, walkways) ? way : stepFree.To(target)).Width > 0,
+                    (ReferenceEquals(stepFree, walkways) ? way : stepFree.To(target)).Width > 0,
                     ways.Length > 0 ? ways.Min() : null
                 );
             }),

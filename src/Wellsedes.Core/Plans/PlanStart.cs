@@ -48,6 +48,6 @@ public static class PlanStart
                 DocumentType: "Furniture layout plan"
             ),
             new SheetShows(),
-            "Figures in millimetres; do not scale.\nKeep doors and escape routes clear."
+            "Keep doors and escape routes clear."
         );
 }

@@ -22,7 +22,7 @@ public sealed record LevelAreas(double NetInternal, double GrossInternal, double
         var outlines = walls.Solid.Where(region => region.Holes.Length > 0).ToArray();
         var outer = outlines.Where(region => !outlines.Any(o => o != region && Within(region, o))).ToArray();
         var external = outer.Sum(region => Math.Abs(Region.SignedArea(region.Outline)));
-        var perimeter = FaceTracer.Trace(Perimeter(all, bodies, walls.Free), []).Solid;
+        var perimeter = FaceTracer.Trace(Perimeter(all, bodies, outer), []).Solid;
         var band = perimeter.Where(region => outer.Any(o => o.Bounds.Meets(region.Bounds))).Sum(region => region.Area);
         return new LevelAreas(
             rooms.Where(room => room.Walled && RoomUses.IsUsable(room.Room.Use)).Sum(room => room.NetInternal),
@@ -36,33 +36,37 @@ public sealed record LevelAreas(double NetInternal, double GrossInternal, double
         && outer.Bounds != inner.Bounds
         && new Region(outer.Outline, []).Holds(inner.Outline[0]);
 
+    /// <summary>Places along a part that are looked beside, as shares of its length; one of them may lie in a wall that meets it.</summary>
+    private static readonly double[] LookedBeside = [0.5, 0.27, 0.71, 0.13, 0.87];
+
     /// <summary>The parts of walls that have the outside on one side, from joint to joint.</summary>
     private static IEnumerable<Convex> Perimeter(
         ImmutableArray<Wall> all,
         ImmutableDictionary<string, WallBody> bodies,
-        ImmutableArray<Region> free
+        IReadOnlyList<Region> outer
     )
     {
-        var rooms = new SpatialIndex<Region>(free, region => region.Bounds);
-        bool Inside(Point p) => rooms.Meeting(new Bounds(p.X, p.Y, p.X, p.Y)).Any(region => region.Holds(p));
-        var meeting = new SpatialIndex<(Wall Wall, Point At)>(
-            [.. all.SelectMany(wall => new[] { (wall, wall.Start), (wall, wall.End) })],
-            end => Bounds.Around([end.At])
-        );
+        var built = outer.Select(region => new Region(region.Outline, [])).ToArray();
+        bool IsOutside(Point p) => !built.Any(region => region.Bounds.Holds(p) && region.Holds(p));
+        var index = new SpatialIndex<Wall>(all, WallJoints.BoundsOf);
         foreach (var wall in all)
         {
             var line = wall.Line;
             var half = wall.Thickness / 2;
-            var near = meeting.Meeting(WallJoints.BoundsOf(wall)).Where(end => end.Wall.Id != wall.Id);
-            var joints = near.Select(end => (end.Wall, At: line.Nearest(end.At)))
-                .Where(joint => Math.Abs(joint.At.Left) <= half + 1)
-                .Select(joint => (joint.At.Along, Half: joint.Wall.Thickness / 2))
+            var joints = index
+                .Meeting(WallJoints.BoundsOf(wall))
+                .Where(other => other.Id != wall.Id)
+                .SelectMany(other => Joints(wall, other).Select(along => (Along: along, Half: other.Thickness / 2)))
                 .ToArray();
             double[] stops = [0, .. joints.Select(j => j.Along).Where(s => s > 1 && s < line.Length - 1).Order(), line.Length];
             for (var i = 0; i + 1 < stops.Length; i++)
             {
-                var middle = (stops[i] + stops[i + 1]) / 2;
-                if (Inside(line.At(middle, half + 1)) && Inside(line.At(middle, -half - 1)))
+                var (start, length) = (stops[i], stops[i + 1] - stops[i]);
+                if (
+                    !LookedBeside.Any(share =>
+                        IsOutside(line.At(start + share * length, half + 1)) || IsOutside(line.At(start + share * length, -half - 1))
+                    )
+                )
                     continue;
                 // Past a joint the part runs on by half of what meets it there, so that corners are whole.
                 double OnBy(double stop) => joints.Where(j => Math.Abs(j.Along - stop) < 1).Select(j => j.Half).DefaultIfEmpty(0).Max();
@@ -81,5 +85,40 @@ public sealed record LevelAreas(double NetInternal, double GrossInternal, double
                     }
             }
         }
+    }
+
+    /// <summary>Where along a wall another ends on it or crosses it, in mm.</summary>
+    private static IEnumerable<double> Joints(Wall wall, Wall other)
+    {
+        var line = wall.Line;
+        foreach (var end in (Point[])[other.Start, other.End])
+            if (
+                line.Nearest(end) is var near
+                && Math.Abs(near.Left) <= wall.Thickness / 2 + 1
+                && line.At(near.Along).DistanceTo(end) <= wall.Thickness / 2 + 1
+            )
+                yield return near.Along;
+        var (mine, others) = (Chords(line), Chords(other.Line));
+        foreach (var (from, to) in mine)
+        foreach (var (a, b) in others)
+            if (Crossing(from, to, a, b) is { } at)
+                yield return line.Nearest(at).Along;
+    }
+
+    private static (Point, Point)[] Chords(BowedLine line)
+    {
+        var steps = line.Steps(0, line.Length, 0, 1);
+        return [.. Enumerable.Range(0, steps.Length - 1).Select(i => (line.At(steps[i]), line.At(steps[i + 1])))];
+    }
+
+    /// <summary>Where two stretches cross within both of them.</summary>
+    private static Point? Crossing(Point from, Point to, Point a, Point b)
+    {
+        var (along, across) = (to - from, b - a);
+        var cross = along.Cross(across);
+        if (Math.Abs(cross) < 1e-9)
+            return null;
+        var (s, t) = ((a - from).Cross(across) / cross, (a - from).Cross(along) / cross);
+        return s is > 0 and < 1 && t is > 0 and < 1 ? from + along * s : null;
     }
 }

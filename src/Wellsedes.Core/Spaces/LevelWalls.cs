@@ -34,6 +34,8 @@ public sealed record LevelWalls(
     private static IEnumerable<WallPiece> Solid(ImmutableDictionary<string, WallBody> bodies, ImmutableArray<OpeningPlace> openings)
     {
         var cut = openings.ToLookup(place => place.Wall.Id, place => place.Opening);
-        return bodies.Values.SelectMany(body => SpaceFinder.Pieces(body, cut[body.Wall.Id], 0.2)).Where(piece => piece.Opening is null);
+        return bodies
+            .Values.SelectMany(body => SpaceFinder.Pieces(body, cut[body.Wall.Id], covering: false))
+            .Where(piece => piece.Opening is null);
     }
 }

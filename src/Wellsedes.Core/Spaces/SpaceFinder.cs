@@ -9,12 +9,6 @@ namespace Wellsedes.Core.Spaces;
 /// <summary>Finds what the walls and boundaries of a level enclose and where their openings are.</summary>
 public static class SpaceFinder
 {
-    /// <summary>
-    /// What stands in the way is worked out on chords within this of a curved wall's faces, in mm, all of them on the
-    /// side of what is free, so that a width comes out too small rather than too large.
-    /// </summary>
-    private const double CoarseSag = 8;
-
     /// <summary>Steps of tracing the faces of one level; 2 000 walls of an office take about a hundredth of it.</summary>
     private const long MostSteps = 60_000_000;
 
@@ -27,7 +21,7 @@ public static class SpaceFinder
         ImmutableArray<Boundary> boundaries = [.. plan.OnLevel<Boundary>(levelId)];
         var openings = walls.SelectMany(wall => plan.OpeningsIn(wall.Id)).ToLookup(opening => opening.WallId);
         var bodies = WallJoints.Of(walls, before?.Bodies);
-        var pieces = walls.SelectMany(wall => Pieces(bodies[wall.Id], openings[wall.Id], CoarseSag)).ToImmutableArray();
+        var pieces = walls.SelectMany(wall => Pieces(bodies[wall.Id], openings[wall.Id], covering: true)).ToImmutableArray();
         var places = walls.SelectMany(wall => openings[wall.Id].Select(o => Place(o, wall))).ToImmutableArray();
         var whole = walls.SelectMany(wall => bodies[wall.Id].Shapes).ToArray();
         var work = new Work($"the rooms of {level.Name}", MostSteps);
@@ -68,7 +62,7 @@ public static class SpaceFinder
     /// The wall cut by its openings. Gaps are left out; the parts of windows and doors are kept and named, because
     /// nobody walks through a window, and only some doors count as open.
     /// </summary>
-    internal static IEnumerable<WallPiece> Pieces(WallBody body, IEnumerable<Opening> openings, double sag)
+    internal static IEnumerable<WallPiece> Pieces(WallBody body, IEnumerable<Opening> openings, bool covering)
     {
         if (body.Wall.Line.IsStraight && !openings.Any())
         {
@@ -81,17 +75,17 @@ public static class SpaceFinder
         foreach (var opening in openings.OrderBy(opening => opening.Along))
         {
             if (opening.From - Math.Max(0, from) > Tolerance.Length)
-                foreach (var part in body.Between(from, opening.From, sag))
+                foreach (var part in body.Between(from, opening.From, covering))
                     yield return new WallPiece(body.Wall, null, part);
             if (opening.Kind == OpeningKind.Window)
-                foreach (var part in body.Between(opening.From, opening.To, sag))
+                foreach (var part in body.Between(opening.From, opening.To, covering))
                     yield return new WallPiece(body.Wall, opening, part);
             else if (opening.IsDoor)
                 yield return new WallPiece(body.Wall, opening, Part(body.Wall, opening));
             from = opening.To;
         }
         if (length - Math.Max(0, from) > Tolerance.Length)
-            foreach (var part in body.Between(from, double.PositiveInfinity, sag))
+            foreach (var part in body.Between(from, double.PositiveInfinity, covering))
                 yield return new WallPiece(body.Wall, null, part);
     }
 

@@ -28,36 +28,53 @@ public sealed class WallBody(Wall wall, WallEnd start, WallEnd end)
     /// <summary>The whole body as convex pieces: one for a straight wall.</summary>
     public ImmutableArray<Convex> Whole() => [.. Between(double.NegativeInfinity, double.PositiveInfinity)];
 
+    /// <summary>How far chords may lie off the faces of a curved wall, in mm, where it is drawn and measured.</summary>
+    private const double FineSag = 0.2;
+
+    /// <summary>The same where it is asked what stands in the way.</summary>
+    private const double CoveringSag = 0.5;
+
     /// <summary>The body between two distances along; an infinite one takes in that end as it is cut.</summary>
-    /// <param name="sag">How far chords may lie off the faces of a curved wall, in mm.</param>
-    public IEnumerable<Convex> Between(double from, double to, double sag = 0.2)
+    /// <param name="covering">Whether the pieces cover the whole of a curved wall: then nothing beside it comes out too wide.</param>
+    public IEnumerable<Convex> Between(double from, double to, bool covering = false)
     {
         var line = Wall.Line;
         var length = line.Length;
-        var steps = line.Steps(Math.Max(0, from), Math.Min(length, to), Half, sag);
-        var (left, right) = (Half, Half);
-        if (sag > 1 && !line.IsStraight && steps.Length > 1)
-        {
-            // Coarse chords touch the bulging face from outside, so that nothing beside it comes out too wide.
-            var outside = (line.Radius + Half) / Math.Cos((steps[1] - steps[0]) / line.Radius / 2) - line.Radius;
-            (left, right) = line.Bow > 0 ? (outside, Half) : (Half, outside);
-        }
+        var steps = line.Steps(Math.Max(0, from), Math.Min(length, to), Half, covering ? CoveringSag : FineSag);
+        var bulge = covering && !line.IsStraight ? Math.Sign(line.Bow) : 0;
         for (var i = 0; i + 1 < steps.Length; i++)
         {
             var (first, last) = (i == 0 && from < 0, i + 2 == steps.Length && to > length);
             List<Point> ring =
             [
-                first ? Start.Right : line.At(steps[i], -right),
-                last ? End.Right : line.At(steps[i + 1], -right),
-                last ? End.Left : line.At(steps[i + 1], left),
-                first ? Start.Left : line.At(steps[i], left),
+                first ? Start.Right : line.At(steps[i], -Half),
+                last ? End.Right : line.At(steps[i + 1], -Half),
+                last ? End.Left : line.At(steps[i + 1], Half),
+                first ? Start.Left : line.At(steps[i], Half),
             ];
             if (last && End.Joined)
                 ring.Insert(2, End.Tip);
             if (first && Start.Joined)
                 ring.Add(Start.Tip);
+            if (bulge != 0)
+                Cover(ring, steps[i], steps[i + 1], first, last, bulge);
             yield return Convex.HullOf(ring);
         }
+    }
+
+    /// <summary>
+    /// On the bulging side the tangents of the two ends meet outside the arc; on the hollow side the chord covers it, but for the
+    /// end that is cut shorter along its tangent, which then is covered up to where the wall's line ends.
+    /// </summary>
+    private void Cover(List<Point> ring, double from, double to, bool first, bool last, int bulge)
+    {
+        var line = Wall.Line;
+        var outside = (line.Radius + Half) / Math.Cos((to - from) / line.Radius / 2) - line.Radius;
+        ring.Add(line.At((from + to) / 2, bulge * outside));
+        if (first && Start.Joined)
+            ring.Add(line.At(from, -bulge * Half));
+        if (last && End.Joined)
+            ring.Add(line.At(to, -bulge * Half));
     }
 }
 

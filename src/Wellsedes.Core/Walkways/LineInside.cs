@@ -6,6 +6,7 @@ namespace Wellsedes.Core.Walkways;
 internal static class LineInside
 {
     /// <summary>From and to along the line in mm, or null when the line keeps off.</summary>
+    /// <param name="distance">More than 0 for a shape with sharp corners: only what is near its sides is looked at.</param>
     public static (double From, double To)? Of(Convex shape, double distance, Point start, Point along)
     {
         var radius = shape.Radius + distance;

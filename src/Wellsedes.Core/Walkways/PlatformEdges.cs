@@ -10,8 +10,8 @@ namespace Wellsedes.Core.Walkways;
 /// </summary>
 internal sealed class PlatformEdges
 {
-    /// <summary>Edges that nobody steps over are this thick, in mm.</summary>
-    public const double Thickness = 2;
+    /// <summary>A shorter piece of an edge than this, in mm, keeps nobody.</summary>
+    private const double Shortest = 2;
 
     /// <summary>A flight joins a platform's edge when it ends within this of it, in mm.</summary>
     private const double Joins = 60;
@@ -61,10 +61,9 @@ internal sealed class PlatformEdges
             var part = 0;
             foreach (var gap in open.Where(g => g.To > 0 && g.From < length).OrderBy(g => g.From).Append((From: length, To: length)))
             {
-                if (gap.From - at > Thickness)
+                if (gap.From - at > Shortest)
                 {
-                    var middle = from + along * ((at + gap.From) / 2);
-                    var strip = Convex.Rectangle(default, gap.From - at, Thickness).At(new Placement(middle.X, middle.Y, Angles.Of(along)));
+                    var strip = Convex.Capsule(from + along * at, from + along * gap.From, 0);
                     yield return new Obstacle(deck.Platform.Id, $"Edge of {deck.Platform.Called()}", $"{i}-{part++}", strip);
                 }
                 at = Math.Max(at, gap.To);

@@ -14,23 +14,14 @@ public sealed class SceneBuilder
     private readonly ConditionalWeakTable<PlacedItem, ItemScene> items = [];
     private readonly ConditionalWeakTable<LevelSpace, ShellScene> shells = [];
 
-    /// <param name="arrivals">The flights people come onto this level by.</param>
     /// <param name="stepFree">Whether only ways without a step are asked about.</param>
-    public WalkwayScene Build(
-        LevelSpace space,
-        IReadOnlyList<PlacedItem> placed,
-        Checks checks,
-        ImmutableArray<Arrival> arrivals = default,
-        bool stepFree = false
-    )
+    public WalkwayScene Build(LevelSpace space, IReadOnlyList<PlacedItem> placed, Checks checks, bool stepFree = false)
     {
-        if (arrivals.IsDefault)
-            arrivals = [];
         ShellScene? shell = null;
         if (stepFree)
-            shell = ShellScene.Of(space, checks, arrivals, true);
-        else if (!shells.TryGetValue(space, out shell) || shell.Checks != checks || !shell.Arrivals.SequenceEqual(arrivals))
-            shells.AddOrUpdate(space, shell = ShellScene.Of(space, checks, arrivals, false));
+            shell = ShellScene.Of(space, checks, true);
+        else if (!shells.TryGetValue(space, out shell) || shell.Checks != checks)
+            shells.AddOrUpdate(space, shell = ShellScene.Of(space, checks, false));
         var obstacles = ImmutableArray.CreateBuilder<Obstacle>();
         var targets = ImmutableArray.CreateBuilder<Target>();
         obstacles.AddRange(shell.Obstacles);
@@ -48,8 +39,22 @@ public sealed class SceneBuilder
             if (decks.Count == 0 || !decks.Meeting(at).Exists(deck => deck != item && StandsOn(item, deck)))
                 targets.AddRange(scene.Targets);
         }
-        return new WalkwayScene(obstacles.ToImmutable(), shell.Sources, targets.ToImmutable());
+        return new WalkwayScene(
+            obstacles.ToImmutable(),
+            shell.IsEntered ? [new WaySource(FarOutside(obstacles))] : [],
+            targets.ToImmutable(),
+            shell.Landings
+        );
     }
+
+    /// <summary>A place beyond everything: people come from there through the true mouth of an entrance, past what stands before it.</summary>
+    internal static Point FarOutside(IEnumerable<Obstacle> obstacles)
+    {
+        var box = obstacles.Aggregate(Bounds.Empty, (sum, obstacle) => sum.Including(obstacle.Grown.Bounds));
+        return box.IsEmpty ? default : new Point(box.MinX - Far, (box.MinY + box.MaxY) / 2);
+    }
+
+    private const double Far = 10_000;
 
     private static bool StandsOn(PlacedItem item, PlacedItem deck) =>
         item.Solids.Length > 0
@@ -88,6 +93,7 @@ public sealed class SceneBuilder
             targets.Add(new Target(item.Item.Id, name, TargetKind.Table, 0, checks.SeatAccess, [.. all]));
         if (item.Kind.Kind == Catalogue.CatalogueKind.Serving)
             targets.Add(new Target(item.Item.Id, name, TargetKind.Place, 0, checks.MainAisle, [FrontOf(item, obstacles[0])]));
+        var at = item.Item.Placement.Origin;
         if (item.Form.WalkedOn)
             targets.Add(
                 new Target(
@@ -96,7 +102,7 @@ public sealed class SceneBuilder
                     TargetKind.Place,
                     0,
                     checks.MainAisle,
-                    [new Access(null, item.Item.Placement.Origin, default)]
+                    [new Access(new Obstacle(item.Item.Id, name, "middle", Convex.Disc(at, 0)), at, default)]
                 )
             );
         return new ItemScene(checks, [.. obstacles], [.. targets]);

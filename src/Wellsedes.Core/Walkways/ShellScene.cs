@@ -8,23 +8,26 @@ namespace Wellsedes.Core.Walkways;
 /// <summary>Where people come onto a level by a flight: at its head when they came up, at its foot when they came down; how wide the way was so far.</summary>
 public sealed record Arrival(Flight Flight, bool AtHead, double Width, Pinch? Pinch);
 
+/// <summary>One end of a flight between levels, on the level it opens onto, and the middle of it, where people step on and off.</summary>
+public sealed record Landing(Flight Flight, bool AtHead, Access Access);
+
 /// <summary>A level's shell as obstacles, sources and targets. Doors between rooms stand open at their clear width.</summary>
 internal sealed record ShellScene(
     Checks Checks,
-    ImmutableArray<Arrival> Arrivals,
     ImmutableArray<Obstacle> Obstacles,
-    ImmutableArray<WaySource> Sources,
+    bool IsEntered,
+    ImmutableArray<Landing> Landings,
     ImmutableArray<Target> Targets
 )
 {
-    /// <summary>How far outside an entrance people come from, in mm beyond the wall's face.</summary>
-    private const double Outside = 5;
+    /// <summary>How far beside a boundary it is looked for a room, in mm.</summary>
+    private const double Beside = 5;
 
-    public static ShellScene Of(LevelSpace space, Checks checks, ImmutableArray<Arrival> arrivals, bool stepFree)
+    public static ShellScene Of(LevelSpace space, Checks checks, bool stepFree)
     {
         var obstacles = ImmutableArray.CreateBuilder<Obstacle>();
         var targets = ImmutableArray.CreateBuilder<Target>();
-        var sources = ImmutableArray.CreateBuilder<WaySource>();
+        var landings = ImmutableArray.CreateBuilder<Landing>();
         var sides = space.Openings.ToDictionary(place => place.Opening.Id, place => SidesOf(space, place));
         var closed = new Dictionary<string, Obstacle>();
         for (var i = 0; i < space.Pieces.Length; i++)
@@ -46,26 +49,24 @@ internal sealed record ShellScene(
         foreach (var thing in space.Things.Where(thing => thing is not (Flight or Platform)))
             if (thing.Blocks(space.Rules.Headroom.Value) is { } shape)
                 obstacles.Add(new Obstacle(thing.Id, thing.Called(), "", shape));
+        var entered = false;
         foreach (var place in space.Openings)
         {
             var side = sides[place.Opening.Id];
             if (place.Opening.IsDoor && !closed.ContainsKey(place.Opening.Id))
                 Jambs(place, obstacles);
-            if (side is Sides.None or Sides.RoomsBoth)
-                continue;
-            var inward = side == Sides.RoomLeft ? 1 : -1;
-            if (place.Opening.IsEntrance)
-                sources.Add(new WaySource(place.Frame.Out(new Point(0, -inward * (place.Wall.Thickness / 2 + Outside)))));
-            if (place.Opening.IsExit)
-                targets.Add(ExitTarget(place, inward, closed.GetValueOrDefault(place.Opening.Id), checks));
+            // A door between two rooms leads from one to the other, whatever it is marked.
+            entered |= place.Opening.IsEntrance && side != Sides.RoomsBoth;
+            if (place.Opening.IsExit && side is not (Sides.None or Sides.RoomsBoth))
+                targets.Add(ExitTarget(place, side == Sides.RoomLeft ? 1 : -1, closed.GetValueOrDefault(place.Opening.Id), checks));
         }
-        OpenEdges(space, sources);
+        entered |= OpenEdges(space, obstacles);
         obstacles.AddRange(new PlatformEdges(space, stepFree, space.Flights.Where(flight => IsWalkedOver(flight, space, stepFree))).All());
         foreach (var flight in space.Flights)
-            Flights(flight, true, space, checks, arrivals, stepFree, obstacles, sources, targets);
+            Flights(flight, false, space, checks, stepFree, obstacles, landings, targets);
         foreach (var hole in space.Fixtures.Voids)
-            Flights(hole, false, space, checks, arrivals, stepFree, obstacles, sources, targets);
-        return new ShellScene(checks, arrivals, obstacles.ToImmutable(), sources.ToImmutable(), targets.ToImmutable());
+            Flights(hole, true, space, checks, stepFree, obstacles, landings, targets);
+        return new ShellScene(checks, obstacles.ToImmutable(), entered, landings.ToImmutable(), targets.ToImmutable());
     }
 
     private enum Sides
@@ -105,28 +106,40 @@ internal sealed record ShellScene(
         }
     }
 
+    /// <summary>
+    /// A way out is judged by its own clear width, by the way to it and by what stands before it outside: its access points lie
+    /// on both faces of the wall, the middle first.
+    /// </summary>
     private static Target ExitTarget(OpeningPlace place, int inward, Obstacle? leaf, Checks checks)
     {
-        var at = place.Frame.Out(new Point(0, inward * place.Wall.Thickness / 2));
-        var outward = place.Frame.Turned(new Point(0, inward));
-        // A way out that is also the way in is open: it is reached by standing in it.
-        var access = leaf is null ? new Access(null, place.Frame.Origin, outward) : new Access(leaf, at, outward);
-        return new Target(place.Opening.Id, NameOf(place.Opening), TargetKind.Exit, 0, checks.MainAisle, [access]);
+        var opening = place.Opening;
+        var (clear, deep) = (opening.ClearWidth, place.Wall.Thickness / 2);
+        leaf ??= new Obstacle(opening.Id, NameOf(opening), "mouth", Convex.Rectangle(default, clear, 2 * deep).At(place.Frame));
+        var mouth = new Mouth(leaf, place.Frame, inward, clear / 2, deep);
+        return new Target(opening.Id, NameOf(opening), TargetKind.Exit, 0, checks.MainAisle, mouth.Accesses(), mouth);
     }
 
-    /// <summary>An edge without a wall, with a room on one side only, is open: people come over it.</summary>
-    private static void OpenEdges(LevelSpace space, ImmutableArray<WaySource>.Builder sources)
+    /// <summary>
+    /// An edge without a wall, with a room on one side only, is open on the ground: people come over it. Higher up nobody does.
+    /// Whether there is one that is come over.
+    /// </summary>
+    private static bool OpenEdges(LevelSpace space, ImmutableArray<Obstacle>.Builder obstacles)
     {
-        if (!space.IsOnGround)
-            return;
+        var open = false;
         foreach (var boundary in space.Boundaries)
         {
             var line = boundary.Line;
-            var (left, right) = (line.At(line.Length / 2, Outside), line.At(line.Length / 2, -Outside));
-            var (roomLeft, roomRight) = (space.RoomAt(left), space.RoomAt(right));
-            if ((roomLeft is null) != (roomRight is null))
-                sources.Add(new WaySource(roomLeft is null ? left : right));
+            var (left, right) = (line.At(line.Length / 2, Beside), line.At(line.Length / 2, -Beside));
+            if ((space.RoomAt(left) is null) == (space.RoomAt(right) is null))
+                continue;
+            open |= space.IsOnGround;
+            if (space.IsOnGround)
+                continue;
+            var steps = line.Steps(0, line.Length, 0);
+            for (var i = 0; i + 1 < steps.Length; i++)
+                obstacles.Add(new Obstacle(boundary.Id, "Edge", $"{i}", Convex.Capsule(line.At(steps[i]), line.At(steps[i + 1]), 0)));
         }
+        return open;
     }
 
     /// <summary>Whether a wheelchair gets up a flight: a ramp no steeper than the rules say (1 : 12 by the house).</summary>
@@ -139,28 +152,24 @@ internal sealed record ShellScene(
 
     private static void Flights(
         Flight flight,
-        bool atFoot,
+        bool atHead,
         LevelSpace space,
         Checks checks,
-        ImmutableArray<Arrival> arrivals,
         bool stepFree,
         ImmutableArray<Obstacle>.Builder obstacles,
-        ImmutableArray<WaySource>.Builder sources,
+        ImmutableArray<Landing>.Builder landings,
         ImmutableArray<Target>.Builder targets
     )
     {
         var name = flight.Called();
-        if (IsWalkedOver(flight, space, stepFree))
+        if (flight.ToLevelId.Length == 0 && IsWalkedOver(flight, space, stepFree))
         {
             // Walked over from end to end; nobody steps over its sides.
+            var (x, y) = (flight.Width / 2, flight.Depth / 2);
             foreach (var side in (ReadOnlySpan<int>)[-1, 1])
             {
-                var strip = Convex.Rectangle(
-                    new Point(side * (flight.Width + PlatformEdges.Thickness) / 2, 0),
-                    PlatformEdges.Thickness,
-                    flight.Depth
-                );
-                obstacles.Add(new Obstacle(flight.Id, name, $"side{side}", strip.At(flight.Placement)));
+                var line = Convex.Capsule(flight.Placement.Out(new(side * x, -y)), flight.Placement.Out(new(side * x, y)), 0);
+                obstacles.Add(new Obstacle(flight.Id, name, $"side{side}", line));
             }
             return;
         }
@@ -168,17 +177,10 @@ internal sealed record ShellScene(
         obstacles.Add(body);
         if (flight.ToLevelId.Length == 0)
             return;
-        var end = new Point(0, (atFoot ? -1 : 1) * flight.Depth / 2);
-        var at = flight.Placement.Out(end);
-        var outward = flight.Placement.Turned(end.Unit());
-        if (arrivals.FirstOrDefault(a => a.Flight.Id == flight.Id) is { } arrival)
-        {
-            if (stepFree && !IsStepFree(flight, space.Rules))
-                return;
-            sources.Add(new WaySource(at + outward * Outside, arrival.Width, arrival.Pinch));
-        }
-        else
-            targets.Add(new Target(flight.Id, name, TargetKind.Flight, 0, checks.MainAisle, [new Access(body, at, outward)]));
+        var end = new Point(0, (atHead ? 1 : -1) * flight.Depth / 2);
+        var access = new Access(body, flight.Placement.Out(end), flight.Placement.Turned(end.Unit()));
+        landings.Add(new Landing(flight, atHead, access));
+        targets.Add(new Target(flight.Id, name, TargetKind.Flight, 0, checks.MainAisle, [access]));
     }
 
     public static string NameOf(Opening opening) =>

@@ -22,12 +22,28 @@ public sealed class WalkwayAnalysis
     public WalkwayScene Scene { get; }
     public GapGraph Graph { get; }
     public WidestWays Widest { get; }
-    public ImmutableArray<Way> Ways { get; }
+
+    /// <summary>The widest ways from outside however people got onto this level; worked out when it is first asked for.</summary>
+    private readonly Lazy<WidestWays> fromOutside;
+    private readonly Lazy<ImmutableArray<Way>> ways;
+
+    public ImmutableArray<Way> Ways => ways.Value;
 
     /// <exception cref="TooMuchWorkException">The work given is not enough.</exception>
     public WalkwayAnalysis(WalkwayScene scene, WalkwayAnalysis? before = null, Work? work = null)
+        : this(scene, [], before, work)
+    {
+        _ = Ways;
+    }
+
+    /// <summary>The floor of a level without its ways: people may come onto it by flights that are not known yet.</summary>
+    /// <exception cref="TooMuchWorkException">The work given is not enough.</exception>
+    internal static WalkwayAnalysis Ground(WalkwayScene scene, WalkwayAnalysis? before, Work? work) => new(scene, [], before, work);
+
+    private WalkwayAnalysis(WalkwayScene scene, ImmutableArray<Arrival> arrivals, WalkwayAnalysis? before, Work? work)
     {
         Scene = scene;
+        Arrivals = arrivals;
         this.work = work;
         index = new SpatialIndex<Obstacle>(scene.Obstacles, obstacle => obstacle.Grown.Bounds);
         Graph = GapGraph.Build(index, before?.Graph, work);
@@ -42,9 +58,69 @@ public sealed class WalkwayAnalysis
                 changed is not null && before!.standings.TryGetValue(target, out var known) && !Touches(changed, known)
                     ? known
                     : new Standing?[target.Access.Length];
-        var ways = new Way[scene.Targets.Length];
-        Together.For(ways.Length, i => ways[i] = WidestTo(scene.Targets[i], standings[scene.Targets[i]]));
-        Ways = [.. ways];
+        fromOutside = new(() => FromOutside());
+        ways = new(() => ToAll(scene.Targets));
+    }
+
+    /// <summary>The same floor, come onto by flights as well.</summary>
+    private WalkwayAnalysis(WalkwayAnalysis ground, ImmutableArray<Arrival> arrivals, WidestWays widest)
+    {
+        Scene = ground.Scene;
+        Arrivals = arrivals;
+        work = ground.work;
+        (index, Graph, standings) = (ground.index, ground.Graph, ground.standings);
+        Widest = widest;
+        fromOutside = new(() => FromOutside());
+        var came = arrivals.Select(arrival => arrival.Flight.Id).ToHashSet();
+        ways = new(() => ToAll([.. Scene.Targets.Where(target => target.Kind != TargetKind.Flight || !came.Contains(target.OwnerId))]));
+    }
+
+    /// <summary>The flights people come onto this level by.</summary>
+    public ImmutableArray<Arrival> Arrivals { get; }
+
+    /// <summary>Whether anybody gets onto this level at all.</summary>
+    public bool IsEntered => Scene.Sources.Length > 0 || Arrivals.Length > 0;
+
+    /// <summary>The same floor with its ways, come onto by flights as well.</summary>
+    internal WalkwayAnalysis With(ImmutableArray<Arrival> arrivals, WidestWays widest) => new(this, arrivals, widest);
+
+    /// <summary>The way to a landing, given the widest ways of this floor.</summary>
+    internal Way WayTo(Landing landing, WidestWays widest)
+    {
+        var target = Scene.Targets.First(one => one.Kind == TargetKind.Flight && one.OwnerId == landing.Flight.Id);
+        return Wider(new Way(target, 0, null, landing.Access), landing.Access, StandingOf(target), widest);
+    }
+
+    /// <summary>The widest ways of this floor when people come onto it by flights too, each past what stands at its end.</summary>
+    internal WidestWays WidestWith(IEnumerable<Arrival> arrivals)
+    {
+        var sources = Scene.Sources.ToBuilder();
+        foreach (var arrival in arrivals)
+        {
+            var target = Scene.Targets.First(one => one.Kind == TargetKind.Flight && one.OwnerId == arrival.Flight.Id);
+            var (access, standing) = (target.Access[0], StandingOf(target));
+            var room = 2 * standing.Radius;
+            var narrower = room < arrival.Width - Tolerance.Length && standing.Blocker is not null;
+            sources.Add(
+                new WaySource(
+                    access.At + access.Outward * standing.Radius,
+                    Math.Min(arrival.Width, room),
+                    narrower ? StandingPinch(access, standing.Blocker!, standing.Radius) : arrival.Pinch
+                )
+            );
+        }
+        return new WidestWays(Graph, sources.ToImmutable());
+    }
+
+    private Standing StandingOf(Target flight) => standings[flight][0] ??= StandingAt(flight.Access[0]);
+
+    private WidestWays FromOutside() => new(Graph, [new WaySource(SceneBuilder.FarOutside(Scene.Obstacles))]);
+
+    private ImmutableArray<Way> ToAll(ImmutableArray<Target> targets)
+    {
+        var found = new Way[targets.Length];
+        Together.For(found.Length, i => found[i] = WidestTo(targets[i], standings[targets[i]]));
+        return [.. found];
     }
 
     /// <summary>The widest way to a target that is none of the scene's own.</summary>
@@ -67,26 +143,87 @@ public sealed class WalkwayAnalysis
 
     private Way WidestTo(Target target, Standing?[] rooms)
     {
+        if (target.Mouth is { } mouth)
+            return WayOut(target, mouth, rooms);
         var best = new Way(target, 0, null, target.Access.IsEmpty ? default : target.Access[0]);
         for (var i = 0; i < target.Access.Length; i++)
         {
-            var access = target.Access[i];
-            var standing = rooms[i] ??= StandingAt(access);
+            var standing = rooms[i] ??= StandingAt(target.Access[i]);
             work?.Count(standing.Steps);
-            if (2 * standing.Radius <= best.Width || standing.Nearest is null)
-                continue;
-            var face = Graph.FaceAtRim(standing.Nearest, standing.RimPosition);
-            if (!Widest.Reached(face) || Widest.WidthTo(face) <= best.Width)
-                continue;
-            var route = Widest.PinchTo(face);
-            var routeWidth = route?.Width ?? Math.Min(2 * RoomRadius, Widest.WidthTo(face));
-            var width = Math.Min(2 * standing.Radius, routeWidth);
-            // Of two as wide as each other the first stays, whatever the last figure.
-            if (width <= best.Width + 1e-6)
-                continue;
-            best = new Way(target, width, PinchAt(access, standing, route, routeWidth), access);
+            best = Wider(best, target.Access[i], standing, Widest);
         }
         return best;
+    }
+
+    /// <summary>The way to stand at an access point when that is wider than what was found so far.</summary>
+    private Way Wider(Way best, Access access, Standing standing, WidestWays widest)
+    {
+        // What stands on the point itself is why nobody gets there.
+        if (access.IsStoodAt && standing is { Radius: <= 0, Blocker: { } over } && best.Pinch is null)
+            return best with { Pinch = StandingPinch(access, over, 0) };
+        if (2 * standing.Radius <= best.Width || standing.Nearest is null)
+            return best;
+        var face = Graph.FaceAtRim(standing.Nearest, standing.RimPosition);
+        if (!widest.Reached(face) || widest.WidthTo(face) <= best.Width)
+            return best;
+        var route = widest.PinchTo(face);
+        var routeWidth = route?.Width ?? Math.Min(2 * RoomRadius, widest.WidthTo(face));
+        var width = Math.Min(2 * standing.Radius, routeWidth);
+        // Of two as wide as each other the first stays, whatever the last figure.
+        return width <= best.Width + 1e-6
+            ? best
+            : best with
+            {
+                Width = width,
+                Pinch = PinchAt(access, standing, route, routeWidth),
+                Access = access,
+            };
+    }
+
+    /// <summary>
+    /// The least of a way out's own clear width, of the widest disc that gets to its inner face anywhere between the jambs, and of
+    /// the widest that gets from its outer face into the open.
+    /// </summary>
+    private Way WayOut(Target target, Mouth mouth, Standing?[] rooms)
+    {
+        var own = MouthWidth.Of(mouth, index);
+        var half = target.Access.Length / 2;
+        var within = ToFace(0, 1, Widest);
+        if (within.Width <= 0)
+            return within;
+        var beyond = ToFace(half, -1, Scene.Sources.Length > 0 ? Widest : fromOutside.Value);
+        var least = within.Width <= beyond.Width ? within : beyond;
+        return within with { Width = Math.Min(own.Width, least.Width), Pinch = own.Width <= least.Width ? own : least.Pinch };
+
+        Way ToFace(int from, int facing, WidestWays widest)
+        {
+            var best = new Way(target, 0, null, target.Access[0]);
+            for (var i = from; i < from + half && best.Width < own.Width; i++)
+            {
+                var standing = rooms[i] ??= StandingAt(target.Access[i]);
+                work?.Count(standing.Steps);
+                best = Wider(best, target.Access[i], standing, widest);
+            }
+            return best.Width >= own.Width || best.Width <= 0 ? best : Refined(best, facing, widest);
+        }
+
+        // Between the points that were asked the room has one greatest place: golden section finds it.
+        Way Refined(Way best, int facing, WidestWays widest)
+        {
+            var ratio = (Math.Sqrt(5) - 1) / 2;
+            var at = mouth.Frame.In(best.Access.At).X;
+            var (low, high) = (Math.Max(-mouth.Half, at - mouth.Spacing), Math.Min(mouth.Half, at + mouth.Spacing));
+            while (high - low > 0.002)
+            {
+                var (left, right) = (high - ratio * (high - low), low + ratio * (high - low));
+                if (RoomAt(mouth.At(left, facing)).Radius < RoomAt(mouth.At(right, facing)).Radius)
+                    low = left;
+                else
+                    high = right;
+            }
+            var access = mouth.At((low + high) / 2, facing);
+            return Wider(best, access, StandingAt(access), widest);
+        }
     }
 
     internal int FaceOf(Point p) => Graph.FaceAt(p);
@@ -117,6 +254,13 @@ public sealed class WalkwayAnalysis
 
     private static Pinch StandingPinch(Access access, Obstacle blocker, double radius)
     {
+        if (access.IsStoodAt)
+        {
+            // The disc's two ends: where it touches, and opposite.
+            blocker.Shape.DistanceTo(access.At, out var touched);
+            var opposite = radius > 0 ? access.At * 2 - touched : access.At;
+            return new Pinch(access.On!, blocker, opposite, radius > 0 ? touched : access.At, 2 * radius);
+        }
         blocker.Shape.DistanceTo(access.At + access.Outward * radius, out var onBlocker);
         return new Pinch(access.On!, blocker, access.At, onBlocker, 2 * radius);
     }
@@ -124,10 +268,12 @@ public sealed class WalkwayAnalysis
     private Standing StandingAt(Access access)
     {
         var (radius, blocker, steps) = RoomAt(access);
+        if (access.IsStoodAt && radius <= 0)
+            return new Standing(0, blocker, null, 0, Bounds.Around([access.At]).Grown(1), steps);
         // The disc's centre, not the point it touches: that point may lie flush against a neighbour.
         var centre = access.On is null ? access.At : access.At + access.Outward * radius;
         var box = new Bounds(centre.X, centre.Y, centre.X, centre.Y).Grown(radius + 1);
-        var near = access.On is null ? Around(centre) : index.Meeting(box);
+        var near = access.On is null || access.IsStoodAt ? Around(centre) : index.Meeting(box);
         var (nearest, position) = Graph.NearestRim(centre, near);
         var depends = access.On is null ? new Bounds(-1e9, -1e9, 1e9, 1e9) : box;
         return new Standing(radius, blocker, nearest, position, depends, steps + near.Count);
@@ -153,6 +299,8 @@ public sealed class WalkwayAnalysis
     {
         if (access.On is null)
             return (RoomRadius, null, 0);
+        if (access.IsStoodAt)
+            return RoomRound(access.At);
         var least = RoomRadius;
         Obstacle? blocker = null;
         var steps = 0;
@@ -173,6 +321,22 @@ public sealed class WalkwayAnalysis
             }
             if (least <= reach)
                 break;
+        }
+        return (least, blocker, steps);
+    }
+
+    /// <summary>The radius of the largest empty disc about a point, and what it touches; 0 where something stands on it.</summary>
+    private (double Radius, Obstacle? Blocker, int Steps) RoomRound(Point at)
+    {
+        var (least, blocker, steps) = (RoomRadius, (Obstacle?)null, 0);
+        foreach (var (obstacle, boxDistance) in index.Nearest(Bounds.Around([at])))
+        {
+            steps++;
+            if (boxDistance > least)
+                break;
+            var distance = Math.Max(0, obstacle.Shape.DistanceTo(at));
+            if (distance < least || blocker is null && distance <= least)
+                (least, blocker) = (distance, obstacle);
         }
         return (least, blocker, steps);
     }

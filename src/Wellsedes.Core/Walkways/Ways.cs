@@ -19,13 +19,56 @@ public enum TargetKind
     Room,
 }
 
-/// <summary>A point on a thing's side from which it is used, and the direction away from the thing.</summary>
-public readonly record struct Access(Obstacle? On, Point At, Point Outward);
+/// <summary>
+/// A point on a thing's side from which it is used, and the direction away from the thing. Without a thing it is a place that
+/// is reached however little room there is; with one but without a direction people stand at the point itself.
+/// </summary>
+public readonly record struct Access(Obstacle? On, Point At, Point Outward)
+{
+    public bool IsStoodAt => On is not null && Outward == default;
+}
+
+/// <summary>
+/// The mouth of a way out: its frame has x along the wall and y to its left. Half its clear width, half the wall's thickness,
+/// in mm; Inward is 1 when the room lies to the left, else -1. Leaf is what would close it.
+/// </summary>
+public sealed record Mouth(Obstacle Leaf, Placement Frame, int Inward, double Half, double Deep)
+{
+    /// <summary>Points each side of the middle that are asked first on either face.</summary>
+    private const int Asked = 8;
+
+    /// <summary>On the inner face when facing is 1, on the outer one when it is -1; across in mm from the middle.</summary>
+    public Access At(double across, int facing)
+    {
+        var out_ = Inward * facing;
+        return new Access(Leaf, Frame.Out(new Point(across, out_ * Deep)), Frame.Turned(new Point(0, out_)));
+    }
+
+    /// <summary>How far apart the points asked first lie, in mm.</summary>
+    public double Spacing => Half / Asked;
+
+    /// <summary>Those of the inner face, from the middle out, then those of the outer one.</summary>
+    public ImmutableArray<Access> Accesses() =>
+        [
+            .. from facing in (int[])[1, -1]
+            from i in Enumerable.Range(0, 2 * Asked + 1)
+            select At((i % 2 == 0 ? 1 : -1) * ((i + 1) / 2) * Spacing, facing),
+        ];
+}
 
 /// <summary>Something people must get to; any one of its access points will do.</summary>
 /// <param name="Index">Which seat of its owner, from 0; 0 otherwise.</param>
 /// <param name="Needed">Required clear width in mm.</param>
-public sealed record Target(string OwnerId, string Name, TargetKind Kind, int Index, double Needed, ImmutableArray<Access> Access);
+/// <param name="Mouth">Of a way out; its width then is the least of its own and of the ways to either face of it.</param>
+public sealed record Target(
+    string OwnerId,
+    string Name,
+    TargetKind Kind,
+    int Index,
+    double Needed,
+    ImmutableArray<Access> Access,
+    Mouth? Mouth = null
+);
 
 /// <summary>
 /// The widest way to a target: the diameter of the largest disc that can travel there from an entrance. Width is 0
@@ -36,8 +79,17 @@ public sealed record Way(Target Target, double Width, Pinch? Pinch, Access Acces
     public bool Holds => Tolerance.Meets(Width, Target.Needed);
 }
 
-/// <summary>Where people come from. The way up to here is as wide as Width (mm, endless at a door to the outside); Pinch is what made it so.</summary>
+/// <summary>Where people come from. The way up to here is as wide as Width (mm, endless far outside); Pinch is what made it so.</summary>
 public readonly record struct WaySource(Point At, double Width = double.PositiveInfinity, Pinch? Pinch = null);
 
 /// <summary>Everything a walkway question is asked about.</summary>
-public sealed record WalkwayScene(ImmutableArray<Obstacle> Obstacles, ImmutableArray<WaySource> Sources, ImmutableArray<Target> Targets);
+public sealed record WalkwayScene(
+    ImmutableArray<Obstacle> Obstacles,
+    ImmutableArray<WaySource> Sources,
+    ImmutableArray<Target> Targets,
+    ImmutableArray<Landing> Landings
+)
+{
+    public WalkwayScene(ImmutableArray<Obstacle> obstacles, ImmutableArray<WaySource> sources, ImmutableArray<Target> targets)
+        : this(obstacles, sources, targets, []) { }
+}

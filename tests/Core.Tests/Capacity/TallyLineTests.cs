@@ -16,6 +16,7 @@ public sealed class TallyLineTests
         4,
         233.46,
         234,
+        null,
         2.3346,
         2.5,
         new NarrowestWalkway(899.96, 900, "Table 4", "Table 4 and Table 6")
@@ -35,7 +36,7 @@ public sealed class TallyLineTests
                 "Net internal area: 233.5 m²",
                 "Gross internal area: 234.0 m²",
                 "Area per seat: 2.33 m² of 2.50 m²",
-                "Narrowest walkway: 899.9 of 900 mm",
+                "Narrowest walkway: 899 of 900 mm",
             ],
             Of(Full, UnitSystem.Metric)
         );
@@ -51,7 +52,7 @@ public sealed class TallyLineTests
         var lines = Of(Full with { Narrowest = new NarrowestWalkway(914.4, 914.4, "", "") }, UnitSystem.FeetInches);
         Assert.Contains("Net internal area: 2513 ft²", lines);
         Assert.Contains("Narrowest walkway: 3' of 3'", lines);
-        Assert.Contains("Area per seat: 25 ft² of 27 ft²", lines);
+        Assert.Contains("Area per seat: 25.13 ft² of 26.91 ft²", lines);
     }
 
     [Fact]

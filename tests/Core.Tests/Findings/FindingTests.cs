@@ -87,7 +87,7 @@ public sealed class FindingTests
     {
         var sample = new Sample().Room().Door().Place("a", "round-table-1525", 3000, 3000);
         sample.Do(new SetBrief(sample.Plan.All<Brief>().Single() with { Seats = 10, AreaPerSeat = 7 }));
-        Assert.Equal(["6.00 m² a seat, 7.00 asked", "Seats: 8 set, 10 asked"], sample.State.Findings.Select(f => f.Title).Order());
+        Assert.Equal(["6.00 m² a seat, 7.00 m² asked", "Seats: 8 set, 10 asked"], sample.State.Findings.Select(f => f.Title).Order());
     }
 
     [Fact]

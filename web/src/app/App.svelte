@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Tooltip } from "bits-ui";
   import PlanPage from "../plan/PlanPage.svelte";
+  import FirstAccount from "./FirstAccount.svelte";
   import Projects from "./Projects.svelte";
   import SignIn from "./SignIn.svelte";
   import { session } from "./session.svelte";
@@ -12,7 +13,9 @@
   <p class="p-6 text-soft">Opening…</p>
 {:then}
   <Tooltip.Provider delayDuration={500}>
-    {#if !session.name}
+    {#if !session.name && session.firstToken}
+      <FirstAccount token={session.firstToken} />
+    {:else if !session.name}
       <SignIn />
     {:else if session.planId}
       {#key session.planId}

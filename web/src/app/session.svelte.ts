@@ -14,6 +14,11 @@ class Session {
     return /^#\/plan\/([0-9a-f-]{36})$/.exec(this.page)?.[1] ?? null;
   }
 
+  /** From the link that the first start prints when nobody has an account yet. */
+  get firstToken() {
+    return /^#\/first\/([0-9a-f]+)$/.exec(this.page)?.[1] ?? null;
+  }
+
   async start() {
     this.name = (await fetchMe()).name ?? null;
     this.ready = true;

@@ -1,7 +1,9 @@
 using System.Security.Claims;
 using Microsoft.AspNetCore.Antiforgery;
+using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Identity;
+using Wellsedes.Core.Plans;
 using Wellsedes.Server.Security;
 using Wellsedes.Store;
 
@@ -19,17 +21,22 @@ public static class AccountEndpoints
         api.MapGet("/me", GetMe).AllowAnonymous().WithName("getMe");
         api.MapPost("/sign-in", SignInAsync).AllowAnonymous().RequireRateLimiting("sign-in").WithName("signIn");
         api.MapPost("/sign-out", SignOutAsync).WithName("signOut");
+        api.MapPost("/first-account", FirstAccountAsync).AllowAnonymous().RequireRateLimiting("sign-in").WithName("makeFirstAccount");
     }
 
     private static Me GetMe(HttpContext http, ClaimsPrincipal person, IAntiforgery antiforgery)
     {
         var token = antiforgery.GetAndStoreTokens(http).RequestToken!;
         return person.Identity?.IsAuthenticated == true
-            ? new Me(person.Id(), person.FindFirstValue("name"), token)
+            ? new Me(person.Id(), person.FindFirstValue(PersonClaims.Name), token)
             : new Me(null, null, token);
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> SignInAsync(SignIn request, SignInManager<Person> signIn)
+    private static async Task<Results<NoContent, ProblemHttpResult>> SignInAsync(
+        SignIn request,
+        SignInManager<Person> signIn,
+        SignIns signIns
+    )
     {
         var person = await signIn.UserManager.FindByEmailAsync(request.Email);
         var result = person is null
@@ -39,13 +46,29 @@ public static class AccountEndpoints
             return TypedResults.Problem("Too many tries; wait five minutes.", statusCode: 429);
         if (!result.Succeeded)
             return TypedResults.Problem("The e-mail address or the password is not right.", statusCode: 401);
-        await signIn.SignInWithClaimsAsync(person!, isPersistent: true, [new Claim("name", person!.DisplayName)]);
+        await signIn.SignInAsync(person!, await signIns.BeginAsync(person!.Id));
         return TypedResults.NoContent();
     }
 
-    private static async Task<NoContent> SignOutAsync(SignInManager<Person> signIn)
+    private static async Task<NoContent> SignOutAsync(HttpContext http, SignInManager<Person> signIn, SignIns signIns)
     {
+        var cookie = await http.AuthenticateAsync(IdentityConstants.ApplicationScheme);
+        await signIns.EndAsync(cookie.Properties);
         await signIn.SignOutAsync();
         return TypedResults.NoContent();
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> FirstAccountAsync(
+        FirstPerson request,
+        FirstAccount first,
+        UserManager<Person> people
+    )
+    {
+        var name = request.Name.Trim();
+        if (name.Length == 0 || WellFormed.Text("name", name) is not null)
+            return TypedResults.Problem("Type the name that your changes are to be signed with.", statusCode: 422);
+        return await first.MakeAsync(request, people) is { } problem
+            ? TypedResults.Problem(problem, statusCode: 422)
+            : TypedResults.NoContent();
     }
 }

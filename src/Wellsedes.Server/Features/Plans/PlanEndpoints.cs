@@ -8,6 +8,7 @@ using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 using Wellsedes.Formats.PlanFile;
+using Wellsedes.Server.Features.Accounts;
 using Wellsedes.Server.Features.Pictures;
 using Wellsedes.Server.Features.Work;
 using Wellsedes.Server.Security;
@@ -175,7 +176,7 @@ public static class PlanEndpoints
     private static Results<FileContentHttpResult, NotFound> WorkFile(Guid planId, Guid file, BackgroundWork work) =>
         work.FileOf(planId, file) is { } made ? TypedResults.File(made.Content, made.ContentType, made.Name) : TypedResults.NotFound();
 
-    internal static string Name(ClaimsPrincipal person) => person.FindFirstValue("name") ?? "Somebody";
+    internal static string Name(ClaimsPrincipal person) => person.FindFirstValue(PersonClaims.Name)!;
 }
 
 internal static class FileNames

@@ -152,8 +152,8 @@ public sealed record ShellView(
         return new WallView(
             wall.Id,
             line.Length,
-            line.IsStraight ? body.Start.Left.DistanceTo(body.End.Left) : line.Offset(wall.Thickness / 2).Length,
-            line.IsStraight ? body.Start.Right.DistanceTo(body.End.Right) : line.Offset(-wall.Thickness / 2).Length,
+            Core.Spaces.WallFaces.Length(space.Walls, body, true),
+            Core.Spaces.WallFaces.Length(space.Walls, body, false),
             RoomBeside(space, wall, middle, 1),
             RoomBeside(space, wall, middle, -1),
             [

@@ -234,7 +234,14 @@ public static class SheetEndpoints
             () =>
             {
                 var state = now.State(settings.SchemeId, settings.LevelId);
-                var input = state.SheetInput(settings, project, letter, status, DateOnly.FromDateTime(DateTime.UtcNow));
+                // A letter is given when a sheet is issued, not before.
+                var input = state.SheetInput(
+                    settings,
+                    project,
+                    status == "Issued" ? letter : "",
+                    status,
+                    DateOnly.FromDateTime(DateTime.UtcNow)
+                );
                 return new Made(new SheetComposer(Typefaces.Shared).Compose(input), settings, state, now.Revision, letter);
             },
             cancel

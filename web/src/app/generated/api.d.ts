@@ -52,6 +52,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/first-account": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["makeFirstAccount"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/projects": {
         parameters: {
             query?: never;
@@ -1949,11 +1965,21 @@ export interface components {
             targetIds: string[];
             /** @default  */
             levelId: string;
+            /** @default  */
+            measuredText: string;
+            /** @default  */
+            neededText: string;
         };
         /** @enum {unknown} */
         FindingKind: "Walkway" | "Overlap" | "Brief" | "Access";
         /** @enum {unknown} */
         FindingWeight: "Must" | "Advise";
+        FirstPerson: {
+            token: string;
+            name: string;
+            email: string;
+            password: string;
+        };
         /** @enum {unknown} */
         FittingKind: "Counter" | "Toilet" | "Basin" | "Sink" | "Bath" | "Shower" | "Radiator" | "Shaft" | "Socket" | "DataPoint" | "WaterPoint";
         /** @enum {unknown} */
@@ -2501,6 +2527,8 @@ export interface components {
             /** Format: double */
             grossArea: null | number;
             /** Format: double */
+            openArea: null | number;
+            /** Format: double */
             areaPerSeat: null | number;
             /** Format: double */
             areaPerSeatAsked: null | number;
@@ -2706,6 +2734,28 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    makeFirstAccount: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FirstPerson"];
+            };
+        };
         responses: {
             /** @description No Content */
             204: {

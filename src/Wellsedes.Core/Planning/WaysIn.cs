@@ -1,0 +1,32 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Findings;
+using Wellsedes.Core.Walkways;
+
+namespace Wellsedes.Core.Planning;
+
+/// <summary>What is said when nobody gets into a plan, or onto one of its levels: once, instead of once for every chair.</summary>
+internal static class WaysIn
+{
+    public static IEnumerable<Finding> Findings(IReadOnlyList<LevelState> levels)
+    {
+        var asked = levels.Where(level => IsAsked(level) && !level.Walkways.IsEntered).ToArray();
+        if (asked.Length == 0)
+            return [];
+        if (levels.All(level => !level.Walkways.IsEntered))
+            return [Finder.NoEntrance(IsBetweenRooms(levels))];
+        return asked.Select(level => Finder.NoWayOnto(level.Space.Level));
+    }
+
+    /// <summary>The ways a level is told about.</summary>
+    public static IReadOnlyList<Way> ToTell(LevelState level) => level.Walkways.IsEntered ? level.Walkways.Ways : [];
+
+    private static bool IsAsked(LevelState level) => level.Walkways.Scene.Targets.Any(target => target.Kind != TargetKind.Flight);
+
+    /// <summary>The name of an entrance that leads from one room to another, and so from nowhere outside.</summary>
+    private static string? IsBetweenRooms(IEnumerable<LevelState> levels) =>
+        levels
+            .SelectMany(level => level.Space.Openings)
+            .Where(place => place.Opening.IsEntrance)
+            .Select(place => ShellScene.NameOf(place.Opening))
+            .FirstOrDefault();
+}
