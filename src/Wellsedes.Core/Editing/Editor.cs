@@ -40,7 +40,7 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
     {
         if (!plan.TryApply(change, out var after, out _))
             return EditAnswer.No("edit", "The plan changed under this edit; do it again.");
-        if (PlanChecks.OfChange(plan, change, after) is { } problem)
+        if ((PlanChecks.OfChange(plan, change, after) ?? OpeningEdits.Blocked(plan, change, after)) is { } problem)
             return EditAnswer.No(problem);
         return !edit.Sure && FarAway.Of(plan, change, after) is { } far ? EditAnswer.No(far) : EditAnswer.Done(change);
     }

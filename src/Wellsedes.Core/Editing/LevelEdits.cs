@@ -49,6 +49,8 @@ internal static class LevelEdits
     {
         if (plan.Find<Level>(edit.FromLevelId) is not { } from || plan.Find<Level>(edit.ToLevelId) is not { } to || from == to)
             return EditAnswer.No("level", "Pick two different levels.");
+        if (plan.OnLevel<Wall>(from.Id).Any(wall => plan.OnLevel<Wall>(to.Id).Any(there => WallSharing.Same(wall, there))))
+            return EditAnswer.No("level", $"{to.Name} already has walls where those of {from.Name} would come; remove them first.");
         var change = new ShellChange(plan);
         var count = 0;
         var walls = new Dictionary<string, string>();

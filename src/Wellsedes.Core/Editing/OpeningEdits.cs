@@ -28,7 +28,7 @@ internal static class OpeningEdits
                     ? null
                     : new Problem(
                         "mainLeaf",
-                        $"The larger leaf must be from {LengthText.WriteMetric(opening.Width / 2)} to less than {LengthText.WriteMetric(opening.Width)}."
+                        $"The larger leaf must be from {LengthText.Tell(opening.Width / 2, plan.Details.Units)} to less than {LengthText.Tell(opening.Width, plan.Details.Units)}."
                     )
             )
             ?? Editor.CheckText("name", opening.Name, 0, 40)
@@ -37,7 +37,10 @@ internal static class OpeningEdits
             return EditAnswer.No(problem);
         var clear = opening.ClearWidth == 0 ? OpeningSizes.UsualClearWidth(opening) : opening.ClearWidth;
         if (!(clear > 0 && clear <= opening.Width + Tolerance.Length))
-            return EditAnswer.No("clearWidth", $"The clear width must be more than 0 and at most {LengthText.WriteMetric(opening.Width)}.");
+            return EditAnswer.No(
+                "clearWidth",
+                $"The clear width must be more than 0 and at most {LengthText.Tell(opening.Width, plan.Details.Units)}."
+            );
         return plan.Find(opening.Id) switch
         {
             Opening { Locked: true } before when before.Along != opening.Along || before.WallId != opening.WallId => EditAnswer.No(
@@ -62,20 +65,70 @@ internal static class OpeningEdits
         if (opening.Width > wall.Length + Tolerance.Length)
             return new Problem(
                 "width",
-                $"{NameOf(opening)} is {LengthText.WriteMetric(opening.Width)} wide and its wall only {LengthText.WriteMetric(wall.Length)} long."
+                $"{NameOf(opening)} is {LengthText.Tell(opening.Width, plan.Details.Units)} wide and its wall only {LengthText.Tell(wall.Length, plan.Details.Units)} long."
             );
         if (opening.From < -Tolerance.Length || opening.To > wall.Length + Tolerance.Length)
             return new Problem(
                 "along",
-                $"{NameOf(opening)} would reach past the end of its wall; its middle must be from {LengthText.WriteMetric(opening.Width / 2)} to {LengthText.WriteMetric(wall.Length - opening.Width / 2)}."
+                $"{NameOf(opening)} would reach past the end of its wall; its middle must be from {LengthText.Tell(opening.Width / 2, plan.Details.Units)} to {LengthText.Tell(wall.Length - opening.Width / 2, plan.Details.Units)}."
+            );
+        if (EndingIn(plan.OnLevel<Wall>(wall.LevelId), opening, wall) is { } ending)
+            return new Problem(
+                "along",
+                $"Another wall ends {LengthText.Tell(ending, plan.Details.Units)} along this one, in the way of {Called(opening)}; put it beside that wall."
             );
         var taken = plan.All<Opening>().FirstOrDefault(o => o.WallId == wall.Id && o.Id != opening.Id && Overlap(o, opening));
         return taken is null
             ? null
             : new Problem(
                 "along",
-                $"{(taken.Name.Length > 0 ? taken.Name : "Another opening")} is already there, from {LengthText.WriteMetric(taken.From)} to {LengthText.WriteMetric(taken.To)} along the wall."
+                $"{(taken.Name.Length > 0 ? taken.Name : "Another opening")} is already there, from {LengthText.Tell(taken.From, plan.Details.Units)} to {LengthText.Tell(taken.To, plan.Details.Units)} along the wall."
             );
+    }
+
+    /// <summary>Where along a wall one of some others ends against it within an opening, in mm; null when none does.</summary>
+    private static double? EndingIn(IEnumerable<Wall> others, Opening opening, Wall wall)
+    {
+        // A partition may end at a window, where a bar of it stands; corners are where the wall itself ends.
+        if (opening.Kind == OpeningKind.Window)
+            return null;
+        foreach (var other in others)
+            if (other.Id != wall.Id && other.LevelId == wall.LevelId)
+                foreach (var end in (Point[])[other.Start, other.End])
+                {
+                    var (along, left) = wall.Line.Nearest(end);
+                    var meets = Math.Abs(left) <= wall.Thickness / 2 + 1 && wall.Line.At(along, left).DistanceTo(end) <= 1;
+                    var half = other.Thickness / 2 - Tolerance.Length;
+                    if (meets && along > 1 && along < wall.Length - 1 && along > opening.From - half && along < opening.To + half)
+                        return along;
+                }
+        return null;
+    }
+
+    /// <summary>The door, window or gap that a change of walls would make another wall end in; null when it makes none.</summary>
+    public static Problem? Blocked(Plan before, Change change, Plan after)
+    {
+        Wall[] changed = [.. change.Entities.Select(e => e.After).OfType<Wall>()];
+        if (changed.Length == 0)
+            return null;
+        var ids = changed.Select(wall => wall.Id).ToHashSet();
+        foreach (var opening in after.All<Opening>())
+        {
+            if (after.Find<Wall>(opening.WallId) is not { } through)
+                continue;
+            var others = ids.Contains(through.Id) ? after.OnLevel<Wall>(through.LevelId) : changed;
+            if (EndingIn(others, opening, through) is not { } along)
+                continue;
+            // What stood so before is not this change's doing.
+            if (before.Find<Opening>(opening.Id) is { } was && before.Find<Wall>(was.WallId) is { } wall)
+                if (EndingIn(before.OnLevel<Wall>(wall.LevelId), was, wall) is not null)
+                    continue;
+            return new Problem(
+                "walls",
+                $"A wall would end in the way of {Called(opening)}, {LengthText.Tell(along, after.Details.Units)} along its wall; move one of the two elsewhere."
+            );
+        }
+        return null;
     }
 
     private static bool Overlap(Opening a, Opening b) => a.From < b.To - Tolerance.Length && a.To > b.From + Tolerance.Length;
@@ -130,10 +183,13 @@ internal static class OpeningEdits
         if (along - opening.Width / 2 < from - Tolerance.Length || along + opening.Width / 2 > to + Tolerance.Length)
             return EditAnswer.No(
                 "distance",
-                $"The wall is {LengthText.WriteMetric(to - from)} from corner to corner on this side; with {LengthText.WriteMetric(opening.Width)} of opening at most {LengthText.WriteMetric(Math.Max(0, to - from - opening.Width))} is left beside it."
+                $"The wall is {LengthText.Tell(to - from, plan.Details.Units)} from corner to corner on this side; with {LengthText.Tell(opening.Width, plan.Details.Units)} of opening at most {LengthText.Tell(Math.Max(0, to - from - opening.Width), plan.Details.Units)} is left beside it."
             );
         return Put(plan, opening with { Along = along }, true);
     }
+
+    /// <summary>What it is called within a sentence.</summary>
+    private static string Called(Opening opening) => opening.Name.Length > 0 ? opening.Name : OpeningSizes.Of(opening.Kind).Name;
 
     public static string NameOf(Opening opening) =>
         opening.Name.Length > 0

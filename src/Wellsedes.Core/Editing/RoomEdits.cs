@@ -22,7 +22,7 @@ internal static class RoomEdits
             ?? SizeSense.CheckPlace("x", edit.X)
             ?? SizeSense.CheckPlace("y", edit.Y)
             ?? Editor.CheckText("name", edit.Name, 1, 60)
-            ?? CheckNotch(edit);
+            ?? CheckNotch(edit, plan.Details.Units);
         if (problem is not null)
             return EditAnswer.No(problem);
         if (edit.WallType.Length > 0 && wallType is null)
@@ -74,15 +74,15 @@ internal static class RoomEdits
             _ => $"side{side + 1}",
         };
 
-    private static Problem? CheckNotch(MakeRoom edit)
+    private static Problem? CheckNotch(MakeRoom edit, UnitSystem units)
     {
         if (edit is { NotchWidth: 0, NotchDepth: 0 })
             return null;
         if (!(edit.NotchWidth > 0 && edit.NotchWidth < edit.Width))
-            return new Problem("notchWidth", $"The notch must be more than 0 and less than {LengthText.WriteMetric(edit.Width)} wide.");
+            return new Problem("notchWidth", $"The notch must be more than 0 and less than {LengthText.Tell(edit.Width, units)} wide.");
         return edit.NotchDepth > 0 && edit.NotchDepth < edit.Depth
             ? null
-            : new Problem("notchDepth", $"The notch must be more than 0 and less than {LengthText.WriteMetric(edit.Depth)} deep.");
+            : new Problem("notchDepth", $"The notch must be more than 0 and less than {LengthText.Tell(edit.Depth, units)} deep.");
     }
 
     /// <summary>The inside corners, counter-clockwise from the south-west.</summary>
@@ -162,32 +162,46 @@ internal static class RoomEdits
                 continue;
             var after = spaces(result, levelId);
             var before = spaces(plan, levelId);
-            var lost = before
-                .Rooms.Where(room =>
-                    room.Named && after.Floor.Unenclosed.Contains(room.Room) && !before.Floor.Unenclosed.Contains(room.Room)
-                )
-                .ToArray();
-            if (lost.Length == 0)
-                continue;
-            // Everyone on the level is asked again: a room that lost its floor may sit on a neighbour's.
-            var claims = before
-                .Rooms.Where(room => room.Named && result.Find(room.Room.Id) is Room)
-                .SelectMany(room => after.Rooms.Select(face => (room, face, Shared: Polygons.SharedArea(room.Outline, face.Outline))))
-                .Where(claim => claim.Shared > 0)
-                .OrderByDescending(claim => claim.Shared);
-            HashSet<string> settled = [];
-            HashSet<FoundRoom> taken = new(ReferenceEqualityComparer.Instance);
-            foreach (var (room, face, _) in claims)
+            foreach (var (room, face) in Kept(before, after, room => result.Find(room.Id) is Room))
             {
-                if (settled.Contains(room.Room.Id) || !taken.Add(face))
-                    continue;
-                settled.Add(room.Room.Id);
-                if (face.Outline.Holds(room.Room.Inside))
+                if (face.Outline.Holds(room.Inside) && !after.Floor.Unenclosed.Contains(room))
                     continue;
                 var inside = Polygons.InsidePoint(face.Outline);
-                more.Add(new EntityChange(room.Room, room.Room with { X = inside.X, Y = inside.Y }));
+                more.Add(new EntityChange(room, room with { X = inside.X, Y = inside.Y }));
             }
         }
         return change with { Entities = more.ToImmutable() };
     }
+
+    /// <summary>
+    /// Which floor every named room has after its walls moved: as many as can keep a floor they had part of, of those as many as
+    /// can that which their own point lies in, of those with the greatest area in common.
+    /// </summary>
+    private static IEnumerable<(Room Room, FoundRoom Face)> Kept(LevelSpace before, LevelSpace after, Func<Room, bool> stays)
+    {
+        var named = before.Rooms.Where(room => room.Named && stays(room.Room)).ToArray();
+        // Where every name has a floor of its own and none was lost, nothing needs to be asked.
+        var lost = after.Floor.Unenclosed.Any(room => !before.Floor.Unenclosed.Contains(room));
+        if (named.Length == 0 || !lost)
+            return [];
+        var most = named.Max(room => room.Outline.Area);
+        var weights = new double[named.Length, after.Rooms.Length];
+        for (var i = 0; i < named.Length; i++)
+        for (var j = 0; j < after.Rooms.Length; j++)
+        {
+            var face = after.Rooms[j].Outline;
+            if (
+                !named[i].Outline.Bounds.Meets(face.Bounds)
+                || Polygons.SharedArea(named[i].Outline, face) is not (> LeastShared and var shared)
+            )
+                continue;
+            // Each term outweighs all of the next one.
+            weights[i, j] = 1e6 + (face.Holds(named[i].Room.Inside) ? 1e3 : 0) + shared / most;
+        }
+        var given = Assignment.Greatest(weights);
+        return Enumerable.Range(0, named.Length).Where(i => given[i] >= 0).Select(i => (named[i].Room, after.Rooms[given[i]])).ToArray();
+    }
+
+    /// <summary>Less floor in common than this, in mm², is the thickness of a line.</summary>
+    private const double LeastShared = 1000;
 }

@@ -77,8 +77,17 @@ public sealed record DrawWalls(
     ImmutableArray<ChainSide> Sides,
     bool Closed,
     string WallType,
-    WallLine Line = WallLine.Centre
+    WallLine Line = WallLine.Centre,
+    InsideSide Inside = InsideSide.Turned
 ) : Edit;
+
+/// <summary>Which side of a drawn chain is its inside: the one it turns round, or the one that was chosen, whatever it turns round.</summary>
+public enum InsideSide
+{
+    Turned,
+    Left,
+    Right,
+}
 
 /// <summary>Draws lines without walls. A closed one with a name makes a room of its inside.</summary>
 public sealed record DrawBoundary(

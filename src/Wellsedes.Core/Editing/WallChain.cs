@@ -10,12 +10,19 @@ internal static class WallChain
     /// The centre lines of a chain drawn along its centres or faces, one for each side. Inside is the side the chain
     /// turns round; a straight chain has its inside on its left.
     /// </summary>
-    public static ImmutableArray<BowedLine> CentreLines(ImmutableArray<BowedLine> drawn, bool closed, double thickness, WallLine line)
+    /// <param name="side">The side of the drawn line that is the inside, where somebody chose it; it then never changes by itself.</param>
+    public static ImmutableArray<BowedLine> CentreLines(
+        ImmutableArray<BowedLine> drawn,
+        bool closed,
+        double thickness,
+        WallLine line,
+        InsideSide side = InsideSide.Turned
+    )
     {
         if (line == WallLine.Centre || drawn.IsEmpty)
             return drawn;
         var ring = drawn.SelectMany(side => new[] { side.Start, side.Line() }).Append(drawn[^1].End).ToImmutableArray();
-        var insideLeft = Region.SignedArea(ring) >= 0;
+        var insideLeft = side == InsideSide.Turned ? Region.SignedArea(ring) >= 0 : side == InsideSide.Left;
         // From the inside face the centre lies outward.
         var outward = (insideLeft ? -1 : 1) * (line == WallLine.InsideFace ? 1 : -1);
         var moved = drawn.Select(side => side.Offset(outward * thickness / 2)).ToArray();

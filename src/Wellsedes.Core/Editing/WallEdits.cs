@@ -21,7 +21,7 @@ internal static class WallEdits
         if (UsualWallTypes.Find(plan, edit.WallType) is not { } wallType)
             return EditAnswer.NoWallType(edit.WallType);
         var drawn = Chain(edit.Start, edit.Sides, edit.Closed);
-        var lines = WallChain.CentreLines(drawn, edit.Closed, wallType.Thickness, edit.Line);
+        var lines = WallChain.CentreLines(drawn, edit.Closed, wallType.Thickness, edit.Line, edit.Inside);
         var change = new ShellChange(plan);
         var own = plan.All<Wall>().Where(wall => IsOfChain(wall.Id, edit.Id)).ToArray();
         var made = lines.Select(
@@ -122,7 +122,7 @@ internal static class WallEdits
             if (chord < Shortest)
                 return new Problem(
                     $"side {i + 1}",
-                    $"Side {i + 1} would be {LengthText.WriteMetric(chord)} mm long; a {thing} is at least {Shortest} mm."
+                    $"Side {i + 1} would be {Tell(plan, chord)} long; a {thing} is at least {Tell(plan, Shortest)}."
                 );
             if (BowOf(at, side) is var bow && (!double.IsFinite(bow) || Math.Abs(bow) > 20 * chord))
                 return new Problem($"side {i + 1}", $"Side {i + 1} cannot bow by that much; keep within 20 times its length.");
@@ -191,7 +191,7 @@ internal static class WallEdits
         if (!(edit.Along >= Shortest && edit.Along <= wall.Length - Shortest))
             return EditAnswer.No(
                 "along",
-                $"The wall is {LengthText.WriteMetric(wall.Length)} long; split it from {Shortest} mm after its start to {Shortest} mm before its end."
+                $"The wall is {Tell(plan, wall.Length)} long; split it from {Tell(plan, Shortest)} after its start to {Tell(plan, Shortest)} before its end."
             );
         if (plan.Find(edit.NewId) is not null)
             return EditAnswer.Taken("newId", edit.NewId);
@@ -309,7 +309,7 @@ internal static class WallEdits
         var loose = spaces(plan, wall.LevelId)
             .Walls.UnjoinedEnds.FirstOrDefault(end => end.WallId == wall.Id && end.AtStart == edit.AtStart);
         return loose is null
-            ? EditAnswer.No("end", $"Nothing within {UnjoinedEnds.Reach} mm of this end could be met.")
+            ? EditAnswer.No("end", $"Nothing within {Tell(plan, UnjoinedEnds.Reach)} of this end could be met.")
             : MoveEnd(plan, new MoveWallEnd(wall.Id, edit.AtStart, loose.Meets), spaces);
     }
 
@@ -337,6 +337,8 @@ internal static class WallEdits
         return change.Done($"Set the wall type {wallType.Name}");
     }
 
+    private static string Tell(Plan plan, double length) => LengthText.Tell(length, plan.Details.Units);
+
     private static EditAnswer Gone() => EditAnswer.No("id", "The wall is no longer there.");
 
     private static EditAnswer Finish(ShellChange change, string label)
@@ -348,7 +350,10 @@ internal static class WallEdits
             if (change.Plan.Find<Wall>(wall.Id) is { Locked: true } locked && (locked.Start != wall.Start || locked.End != wall.End))
                 return EditAnswer.No("walls", "A wall here is locked; unlock it first.");
             if (wall.Start.DistanceTo(wall.End) < Shortest)
-                return EditAnswer.No("walls", $"A wall would be left with no length; walls are at least {Shortest} mm long.");
+                return EditAnswer.No(
+                    "walls",
+                    $"A wall would be left with no length; walls are at least {Tell(change.Plan, Shortest)} long."
+                );
             if (SizeSense.CheckPlace("wall", wall.Start.X + wall.Start.Y) is { } far)
                 return EditAnswer.No(far);
         }

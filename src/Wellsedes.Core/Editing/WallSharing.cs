@@ -34,7 +34,8 @@ internal static class WallSharing
         }
     }
 
-    private static bool Same(Wall a, Wall b) =>
+    /// <summary>Whether two walls run along one line from end to end, whichever way.</summary>
+    public static bool Same(Wall a, Wall b) =>
         (a.Start.DistanceTo(b.Start) < SameLine && a.End.DistanceTo(b.End) < SameLine && Math.Abs(a.Bow - b.Bow) < SameLine)
         || (a.Start.DistanceTo(b.End) < SameLine && a.End.DistanceTo(b.Start) < SameLine && Math.Abs(a.Bow + b.Bow) < SameLine);
 

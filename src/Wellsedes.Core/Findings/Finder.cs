@@ -48,6 +48,25 @@ public static class Finder
             level.Id
         );
 
+    /// <summary>A stair or ramp that stands in no room of a level that has some.</summary>
+    public static Finding OutsideRooms(Level level, Flight flight) =>
+        new(
+            $"{level.Id}/outside/{flight.Id}",
+            FindingWeight.Advise,
+            FindingKind.Overlap,
+            $"{flight.Called()} stands outside every room",
+            "Move it into a room, or draw what it stands in: ways are only found on floors that are enclosed or outlined.",
+            0,
+            0,
+            "A stair stands on a floor",
+            [flight.Called()],
+            [flight.Id],
+            [flight.Placement.Origin],
+            0,
+            [],
+            level.Id
+        );
+
     /// <summary>Nobody gets in at all.</summary>
     /// <param name="between">An entrance that is marked, but leads from one room to another; null when none is marked.</param>
     public static Finding NoEntrance(string? between) =>

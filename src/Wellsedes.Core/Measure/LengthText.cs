@@ -38,6 +38,10 @@ public static class LengthText
     public static string WriteRound(double millimetres, UnitSystem units) =>
         units == UnitSystem.Metric ? WriteMetric(Math.Round(millimetres, MidpointRounding.AwayFromZero)) : WriteFeetInches(millimetres, 16);
 
+    /// <summary>The same within a sentence, with its unit: 4 203 mm, 13' 9 3/8".</summary>
+    public static string Tell(double millimetres, UnitSystem units) =>
+        units == UnitSystem.Metric ? $"{WriteRound(millimetres, units)} mm" : WriteRound(millimetres, units);
+
     /// <summary>Metric with a no-break group space, at most two decimals: 18 000, 899.9.</summary>
     public static string WriteMetric(double millimetres)
     {

@@ -165,6 +165,13 @@ public sealed class Planner
                 )
             ),
             .. states.SelectMany(StepFindings),
+            .. states
+                .Where(state => state.Space.Rooms.Length > 0)
+                .SelectMany(state =>
+                    state
+                        .Space.Flights.Where(flight => state.Space.RoomAt(flight.Placement.Origin) is null)
+                        .Select(flight => Finder.OutsideRooms(state.Space.Level, flight))
+                ),
             .. Finder.FromBrief(tally, plan.Details.Units),
         ];
         return new PlanState(plan, schemeId, states[0], states, tally, findings);

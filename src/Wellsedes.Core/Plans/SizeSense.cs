@@ -24,11 +24,11 @@ public static class SizeSense
         if (!double.IsFinite(value))
             return new Problem(field, $"The {field} of {thing} is not a number.");
         if (value <= 0)
-            return new Problem(field, $"The {field} of {thing} must be more than 0; {Write(value)} was given.");
+            return new Problem(field, $"The {field} of {thing} must be more than 0; {Tell(value)} was given.");
         if (value > Longest)
             return new Problem(
                 field,
-                $"The {field} of {thing} is {Write(value)} mm; nothing on a plan is longer than 1 km. Type it again with its unit."
+                $"The {field} of {thing} is {Tell(value)}; nothing on a plan is longer than 1 km. Type it again with its unit."
             );
         if (sure || (value >= least && value <= most))
             return null;
@@ -39,15 +39,17 @@ public static class SizeSense
                 likely = value * factor;
                 break;
             }
-        var offer = likely is { } meant ? $" Was {Write(meant)} mm meant?" : "";
+        var offer = likely is { } meant ? $" Was {Tell(meant)} meant?" : "";
         var size = value < least ? "small" : "large";
         return new Problem(
             field,
-            $"{Write(value)} mm is {size} for the {field} of {thing}; usual is {Write(least)} to {Write(most)} mm.{offer}",
+            $"{Tell(value)} is {size} for the {field} of {thing}; usual is {LengthText.WriteRound(least, units)} to {Tell(most)}.{offer}",
             likely,
             true,
             value
         );
+
+        string Tell(double length) => units == UnitSystem.Metric ? $"{LengthText.WriteMetric(length)} mm" : LengthText.Tell(length, units);
     }
 
     /// <summary>Null when a coordinate can be on a plan.</summary>
@@ -65,6 +67,4 @@ public static class SizeSense
     /// <summary>Null when something can stand here.</summary>
     public static Problem? CheckPlacement(Placement p) =>
         CheckPlace("x", p.X) ?? CheckPlace("y", p.Y) ?? CheckAngle("rotation", p.Rotation);
-
-    private static string Write(double value) => LengthText.WriteMetric(value);
 }

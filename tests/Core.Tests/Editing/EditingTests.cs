@@ -59,8 +59,8 @@ public sealed class EditingTests
         var sample = new Sample().Room().Door();
         Opening Window(double along, double width) =>
             new("w", "room-south", OpeningKind.Window, along, width, 0, 1400, 900, OpeningMark.None, false, false, "");
-        Assert.Contains("only 8\u00a0200 long", sample.Refused(new PutOpening(Window(4000, 9000))).Message);
-        Assert.Contains("already there, from 3\u00a0600 to 4\u00a0600", sample.Refused(new PutOpening(Window(4000, 1400))).Message);
+        Assert.Contains("only 8\u00a0200 mm long", sample.Refused(new PutOpening(Window(4000, 9000))).Message);
+        Assert.Contains("already there, from 3\u00a0600 mm to 4\u00a0600", sample.Refused(new PutOpening(Window(4000, 1400))).Message);
         Assert.Contains("past the end", sample.Refused(new PutOpening(Window(100, 1400))).Message);
     }
 

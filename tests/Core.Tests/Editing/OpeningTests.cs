@@ -85,7 +85,7 @@ public sealed class OpeningTests
                 Height = 1200,
             };
         Assert.Contains("wide and its wall only", sample.Refused(new PutOpening(At(3000, 7000))).Message);
-        Assert.Contains("already there, from 2\u00a0500 to 3\u00a0500", sample.Refused(new PutOpening(At(3600, 1000))).Message);
+        Assert.Contains("already there, from 2\u00a0500 mm to 3\u00a0500", sample.Refused(new PutOpening(At(3600, 1000))).Message);
         Assert.Contains("past the end", sample.Refused(new PutOpening(At(6000, 1000))).Message);
         Assert.Contains(
             "larger leaf",

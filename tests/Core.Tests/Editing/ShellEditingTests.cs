@@ -94,7 +94,7 @@ public sealed class ShellEditingTests
     [Fact]
     public void A_moved_wall_takes_its_corners_tees_doors_and_room_names_along()
     {
-        var sample = new Sample().Room(6000, 4000).Door(along: 2000);
+        var sample = new Sample().Room(6000, 4000).Door(along: 4500);
         sample.Do(Chain("p", false, WallLine.Centre, "Stud 100", (3000, -100), (3000, 4100)));
         sample.Do(new NameRoom("right", "Right", "", "", null, L, 4500, 2000));
         // The partition moves west past the middle of what was the left room: its name goes along.
@@ -106,7 +106,7 @@ public sealed class ShellEditingTests
         // The south wall moves out: its door stays in it, the partition reaches after it.
         sample.Do(new MoveWall("room-south", 0, -1000));
         Assert.Equal(-1100, sample.Plan.Find<Wall>("p-1")!.Start.Y, 6);
-        Assert.Equal(2000, sample.Plan.All<Opening>().Single().Along, 6);
+        Assert.Equal(4500, sample.Plan.All<Opening>().Single().Along, 6);
         Assert.Equal(1.45 * 5, Space(sample).Rooms.Single(room => room.Room.Name == "Room").GrossInternal, 6);
     }
 

@@ -17,7 +17,7 @@ public sealed class HostileTests
 
     [Theory]
     [InlineData("orchard-supper", 130)]
-    [InlineData("tidemill-house", 70)]
+    [InlineData("tidemill-house", 90)]
     public void Edits_on_the_demo(string name, int edits)
     {
         var plan = PlanFile.PlanFiles.Read(File.ReadAllBytes(Path.Combine(Demo.Root, "demo", $"{name}.wellsedes.json")));

@@ -34,7 +34,13 @@
     <label class="mt-5 block">
       <span class="text-soft">Your name, as changes and sheets are signed</span>
       <span class="field mt-1"
-        ><input class="w-full outline-none" autocomplete="name" required maxlength="60" bind:value={name} /></span
+        ><input
+          class="w-full outline-none"
+          autocomplete="name"
+          required
+          maxlength="60"
+          bind:value={name}
+        /></span
       >
     </label>
     <label class="mt-3 block">

@@ -4,7 +4,7 @@
   import { readFigure } from "../parts/readFigure";
   import { writeLength } from "../plan/figures";
   import type { OpenPlan } from "../plan/openPlan.svelte";
-  import { back, close, drawing, lastOf, questionOf, takePoint } from "./chain";
+  import { back, close, drawing, flip, lastOf, questionOf, takePoint } from "./chain";
   import { tools } from "./tools.svelte";
 
   interface Props {
@@ -138,7 +138,9 @@
     else if (event.key === "Escape") {
       if (length || angle) length = angle = tools.said = "";
       else end();
-    } else if (event.key === "Backspace" && !(event.currentTarget as HTMLInputElement).value)
+    } else if (event.key.toLowerCase() === "x" && chain?.what === "walls" && !event.ctrlKey && !event.metaKey)
+      void drawing.take(() => flip(plan));
+    else if (event.key === "Backspace" && !(event.currentTarget as HTMLInputElement).value)
       void drawing.take(() => back(plan));
     else if (said && chain && !event.shiftKey) {
       way = said;
@@ -192,6 +194,11 @@
       autocomplete="off"
       {onkeydown}
     />
+    {#if chain.what === "walls" && chain.line !== "Centre"}
+      <button class="pill" title="Key X" onclick={() => drawing.take(() => flip(plan))}
+        >Wall to the {(chain.inside === "Left") !== (chain.line === "InsideFace") ? "left" : "right"}</button
+      >
+    {/if}
     {#if !chain.start}
       <button
         class="pill"

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount, untrack } from "svelte";
-  import type { Backing, Dimension, Item, SettingOutLine } from "../app/api";
+  import type { Backing, Dimension, Finding, Item, SettingOutLine } from "../app/api";
   import type { OpenPlan } from "../plan/openPlan.svelte";
   import Chip from "../parts/Chip.svelte";
   import FocusLayer from "./FocusLayer.svelte";
@@ -23,6 +23,7 @@
     paintSelectedThings,
     paintUnjoinedEnds,
   } from "./shellLive";
+  import { drawnThickness } from "../stages/shell/words";
   import { shellThings } from "./shellThings";
   import { placingAt } from "./tooling/placeItem";
   import { tooling } from "./tooling/tooling";
@@ -218,12 +219,12 @@
   function paintShellLive(ctx: CanvasRenderingContext2D) {
     if (plan.stage === "furnish") {
       paintSelectedThings(ctx, view, shellThings(plan).standing, plan.selected);
-      paintDrawing(ctx, view, tools.tool, tools.aim);
+      paintDrawing(ctx, view, tools.tool, tools.aim, drawnThickness(plan));
     }
     if (plan.stage !== "shell" || !plan.shell) return;
     if (gesture?.kind !== "shell") paintUnjoinedEnds(ctx, view, plan.shell);
     paintSelectedShell(ctx, view, plan.shell, plan.selected, shellThings(plan));
-    paintDrawing(ctx, view, tools.tool, tools.aim);
+    paintDrawing(ctx, view, tools.tool, tools.aim, drawnThickness(plan));
   }
 
   /** A selected thing where it is now: following the hand, or where the server says it would settle. */
@@ -249,13 +250,16 @@
     ctx.globalAlpha = 1;
   }
 
+  /** What was found on another level is not drawn on this one. */
+  const isHere = (finding: Finding) => !finding.levelId || finding.levelId === plan.levelId;
+
   function paintLive(ctx: CanvasRenderingContext2D) {
     ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
     const finding = plan.findings.find((f) => f.id === plan.finding);
     if (!gesture) paintRoute(ctx, view, plan.route);
-    if (finding) paintFinding(ctx, view, finding);
+    if (finding && isHere(finding)) paintFinding(ctx, view, finding);
     if (gesture?.kind === "move" || tools.tool.kind === "place")
-      paintOverlaps(ctx, view, plan.probe?.figures?.findings ?? []);
+      paintOverlaps(ctx, view, (plan.probe?.figures?.findings ?? []).filter(isHere));
     paintGuide(ctx, view, (plan.probe?.guide ?? []) as Point[]);
   }
 

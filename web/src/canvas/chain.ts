@@ -34,7 +34,7 @@ export function questionOf(plan: OpenPlan, chain: Chain, at: Spot, reach: number
 function editOf(plan: OpenPlan, chain: Chain, closed: boolean): Edit {
   const common = { id: chain.id, levelId: plan.levelId, start: chain.start!, sides: chain.sides, closed };
   return chain.what === "walls"
-    ? { do: "draw-walls", ...common, wallType: chain.wallType, line: chain.line }
+    ? { do: "draw-walls", ...common, wallType: chain.wallType, line: chain.line, inside: chain.inside }
     : { do: "draw-boundary", ...common, roomName: chain.roomName };
 }
 
@@ -78,6 +78,23 @@ export async function close(plan: OpenPlan): Promise<boolean> {
   return true;
 }
 
+/** Puts the walls of the chain on the other side of the drawn line. */
+export async function flip(plan: OpenPlan): Promise<boolean> {
+  if (tools.tool.kind !== "chain" || tools.tool.chain.what !== "walls") return false;
+  const { chain } = tools.tool;
+  const inside = chain.inside === "Left" ? ("Right" as const) : ("Left" as const);
+  if (chain.sides.length && !(await plan.do(editOf(plan, { ...chain, inside }, false)))) return false;
+  tools.chain({ inside });
+  return true;
+}
+
+/** On which side of the line it is drawn along a wall stands, seen in the direction of drawing: from and to, in mm to the left. */
+export function bodyOf(chain: Chain, thickness: number): [number, number] {
+  if (chain.line === "Centre") return [-thickness / 2, thickness / 2];
+  const left = (chain.inside === "Left") !== (chain.line === "InsideFace");
+  return left ? [0, thickness] : [-thickness, 0];
+}
+
 /** Takes the last corner back. */
 export async function back(plan: OpenPlan): Promise<boolean> {
   if (tools.tool.kind !== "chain") return false;
@@ -97,6 +114,7 @@ export const newChain = (plan: OpenPlan, of: Partial<Chain>): Chain => ({
   what: "walls",
   wallType: "Masonry 300",
   line: "InsideFace",
+  inside: "Left",
   certainty: "Surveyed",
   roomName: "",
   start: null,

@@ -1,5 +1,5 @@
 import type { Aim, Backing, Thing, ShellView } from "../app/api";
-import { beforeOf, lastOf } from "./chain";
+import { beforeOf, bodyOf, lastOf } from "./chain";
 import { ink } from "./painter";
 import { outOf } from "./shellHits";
 import type { Tool } from "./tools.svelte";
@@ -112,8 +112,27 @@ export function paintUnjoinedEnds(ctx: Ctx, view: Viewport, shell: ShellView) {
   }
 }
 
+/** The body of the wall that the next side would make, on its side of the line. */
+function paintWallBody(ctx: Ctx, view: Viewport, from: Point, to: Point, [low, high]: [number, number]) {
+  const length = Math.hypot(to.x - from.x, to.y - from.y);
+  if (length < 1) return;
+  const left = { x: -(to.y - from.y) / length, y: (to.x - from.x) / length };
+  const off = (p: Point, by: number) => ({ x: p.x + left.x * by, y: p.y + left.y * by });
+  ctx.save();
+  ctx.globalAlpha = 0.18;
+  ctx.beginPath();
+  [off(from, low), off(to, low), off(to, high), off(from, high)].forEach((p, i) => {
+    const at = view.toScreen(p);
+    if (i) ctx.lineTo(at.x, at.y);
+    else ctx.moveTo(at.x, at.y);
+  });
+  ctx.closePath();
+  ctx.fill();
+  ctx.restore();
+}
+
 /** What is being drawn: the side under the hand, guides, and where the hand is drawn to. */
-export function paintDrawing(ctx: Ctx, view: Viewport, tool: Tool, aim: Aim | null) {
+export function paintDrawing(ctx: Ctx, view: Viewport, tool: Tool, aim: Aim | null, thickness: number) {
   if (tool.kind !== "chain" && tool.kind !== "points" && tool.kind !== "thing") return;
   ctx.strokeStyle = ink.pencil;
   ctx.fillStyle = ink.pencil;
@@ -127,6 +146,8 @@ export function paintDrawing(ctx: Ctx, view: Viewport, tool: Tool, aim: Aim | nu
   if (tool.kind === "chain") {
     const { chain } = tool;
     const last = lastOf(chain);
+    if (last && aim && chain.what === "walls" && !chain.curved && !chain.offsets)
+      paintWallBody(ctx, view, last, aim.at as Point, bodyOf(chain, thickness));
     ctx.lineWidth = 2;
     if (last && aim) ring(ctx, view, chain.through ? [last, chain.through, aim.at] : [last, aim.at], false);
     ctx.lineWidth = 1;

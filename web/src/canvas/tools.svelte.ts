@@ -24,6 +24,8 @@ export interface Chain {
   what: "walls" | "boundary";
   wallType: string;
   line: "Centre" | "InsideFace" | "OutsideFace";
+  /** Which side of the drawn line is the inside; it changes only when somebody flips it. */
+  inside: "Left" | "Right";
   certainty: Certainty;
   roomName: string;
   start: Point | null;

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { UnitSystem } from "../app/api";
   import { writeLength } from "../plan/figures";
-  import { readFigure, underway } from "./readFigure";
+  import { mark, readFigure, underway } from "./readFigure";
 
   interface Props {
     label: string;
@@ -30,6 +30,10 @@
   );
   let text = $state<string | null>(null);
   let problem = $state("");
+  $effect(() => {
+    mark(id, problem ? label : null);
+    return () => mark(id, null);
+  });
 
   /** What is being read: Enter and then leaving the field take it once. */
   let taking: string | null = null;
@@ -63,6 +67,7 @@
   <span class="field min-w-0 flex-1" class:opacity-60={disabled}>
     <input
       {id}
+      data-figure
       class="font-figure w-full min-w-0 bg-transparent text-[14px] font-semibold outline-none"
       {disabled}
       value={text ?? written}
@@ -80,8 +85,8 @@
           text = null;
           problem = "";
         }
-        // With Alt it may be the distance meter's key.
-        if (!e.altKey) e.stopPropagation();
+        // With Alt it may be the distance meter's key; Ctrl+Z is the plan's where nothing has been typed here.
+        if (!e.altKey && !(text === null && (e.ctrlKey || e.metaKey))) e.stopPropagation();
       }}
     />
     <span class="text-[11px] text-faint">{angle ? "°" : units === "Metric" ? "mm" : ""}</span>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { orBack } from "../plan/forms";
   import type { OpenPlan } from "../plan/openPlan.svelte";
   import Select from "./Select.svelte";
   import Window from "./Window.svelte";
@@ -31,7 +32,12 @@
             maxlength="40"
             disabled={!plan.canEdit}
             value={scheme.name}
-            onchange={(e) => plan.do({ do: "rename-scheme", id: scheme.id, name: e.currentTarget.value })}
+            onchange={(e) =>
+              orBack(
+                e.currentTarget,
+                scheme.name,
+                plan.do({ do: "rename-scheme", id: scheme.id, name: e.currentTarget.value }),
+              )}
           />
         </span>
         <button

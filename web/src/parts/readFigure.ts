@@ -9,9 +9,23 @@ export function underway<T>(work: Promise<T>): Promise<T> {
   return work;
 }
 
-/** Settles when every field that was left has been read: what is asked next uses the new figures. */
-export async function figuresRead() {
+/** Fields whose figure could not be read, by their ids, with what they are called. */
+const marked = new Map<string, string>();
+
+/** Marks a field whose figure cannot be read, or takes the mark off. */
+export function mark(id: string, label: string | null) {
+  if (label === null) marked.delete(id);
+  else marked.set(id, label);
+}
+
+/**
+ * Settles when every field that was left has been read: what is asked next uses the new figures. Says which field of a form
+ * could not be read, "" when all were: a form with such a field does nothing.
+ */
+export async function figuresRead(form?: Element | null): Promise<string> {
   while (reading.size) await Promise.allSettled(reading);
+  for (const [id, label] of marked) if (!form || form.contains(document.getElementById(id))) return label;
+  return "";
 }
 
 /** Has the server read a typed length (mm) or angle (degrees). */

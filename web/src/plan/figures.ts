@@ -27,9 +27,21 @@ function feetInches(mm: number): string {
   return (mm < 0 && sixteenths ? "-" : "") + (feet ? `${feet}' ${inchText}` : inchText);
 }
 
-/** Widths are judged to a hundredth; shown floored so that 899.9 never reads as 900. */
+/**
+ * A clear width by itself, rounded down as the server does it (WidthText): to whole millimetres or sixteenths of an inch, so
+ * that what fails never reads as what holds. Beside the width it needs the server writes both.
+ */
 export function writeWidth(mm: number, units: UnitSystem): string {
-  return units === "Metric" ? groups(Math.floor(mm * 10 + 0.1) / 10) : feetInches(mm);
+  const step = units === "Metric" ? 1 : 25.4 / 16;
+  const down = Math.floor((mm + 0.01) / step + 1e-9) * step;
+  return units === "Metric" ? groups(down) : feetInches(down);
+}
+
+/** An area that is looked at alone: to a hundredth. */
+export function writeAreaAlone(squareMetres: number, units: UnitSystem): string {
+  return units === "Metric"
+    ? `${squareMetres.toFixed(2)} m²`
+    : `${(squareMetres / 0.3048 ** 2).toFixed(2)} ft²`;
 }
 
 export function writeArea(squareMetres: number, units: UnitSystem): string {

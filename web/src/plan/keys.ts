@@ -6,7 +6,10 @@ export const keyList: [string, string][] = [
   ["/", "Search the catalogue; Enter on an entry places it in the middle of the view"],
   ["1 2 3 4", "Shell, Furnish, Prove, Issue"],
   [", and .", "Rotate what is selected by 15°; with Shift by 1°"],
-  ["Arrows", "Move what is selected by 10 mm; with Shift by 100 mm. With nothing selected: move the view"],
+  [
+    "Arrows",
+    "Move what is selected by 10 mm (1 in); with Shift by 100 mm (1 ft). With nothing selected: move the view",
+  ],
   ["D", "Duplicate what is selected"],
   ["Delete", "Remove what is selected"],
   ["Ctrl+Z, Ctrl+Y", "Undo, redo your own changes"],
@@ -17,7 +20,7 @@ export const keyList: [string, string][] = [
   ["Alt while dragging", "No catching on walls and lines"],
   [
     "While drawing walls",
-    "Type a length, Tab, an angle, Enter; arrows say which way; Enter alone closes; Backspace takes the last back",
+    "Type a length, Tab, an angle, Enter; arrows say which way; X puts the walls on the other side of the line; Enter alone closes; Backspace takes the last back",
   ],
   ["Alt+M", "Press the button of the simulated distance meter: the field with the focus takes the length"],
   ["Esc", "End a tool, select nothing"],
@@ -42,8 +45,10 @@ export function keysFor(plan: OpenPlan, view: View) {
       void pressMeter(plan);
       return;
     }
-    if (target.closest("input, textarea, select, [role=dialog], [role=alertdialog], [data-select-content]"))
-      return;
+    if (target.closest("textarea, select, [role=dialog], [role=alertdialog], [data-select-content]")) return;
+    // A field that is being typed in undoes its own typing (it keeps the key to itself); else Ctrl+Z is the plan's.
+    const undoes = (event.ctrlKey || event.metaKey) && ["z", "y"].includes(event.key.toLowerCase());
+    if (target.closest("input") && !(undoes && target.matches("[data-figure]"))) return;
     // A closed list takes what is typed, to choose by; not commands.
     const command = event.ctrlKey || event.metaKey || event.key === "Delete";
     if (target.closest("[aria-haspopup=listbox]") && !command) return;
@@ -60,7 +65,8 @@ export function keysFor(plan: OpenPlan, view: View) {
     }
     if (event.altKey) return;
     if (key.startsWith("Arrow")) {
-      const step = event.shiftKey ? 100 : 10;
+      const [small, large] = plan.units === "Metric" ? [10, 100] : [25.4, 304.8];
+      const step = event.shiftKey ? large : small;
       const [x, y] = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[key] as [
         number,
         number,
@@ -111,7 +117,8 @@ export function keysFor(plan: OpenPlan, view: View) {
       case "Delete":
       case "Backspace": {
         const all = [...plan.selected].filter((id) => plan.entities.has(id));
-        if (plan.canEdit && all.length && plan.stage !== "prove") void plan.do({ do: "remove", ids: all });
+        if (plan.canEdit && all.length && (plan.stage === "shell" || plan.stage === "furnish"))
+          void plan.do({ do: "remove", ids: all });
         return done();
       }
       case "m":

@@ -459,7 +459,8 @@ export class OpenPlan {
         },
       })
       .catch(() => null);
-    if (answer?.data && newest()) this.near = answer.data;
+    // Without an answer there are no distances; another thing's would be untrue.
+    if (newest()) this.near = answer?.data ?? [];
   }
 
   /** Asks what an edit would do while a hand moves. */

@@ -940,6 +940,7 @@ export interface components {
             closed: boolean;
             wallType: string;
             line?: components["schemas"]["WallLine"];
+            inside?: components["schemas"]["InsideSide"];
             sure?: boolean;
         };
         EditDuplicateItems: {
@@ -1993,6 +1994,11 @@ export interface components {
             seats: number;
             flat: boolean;
         };
+        /**
+         * @default Turned
+         * @enum {unknown}
+         */
+        InsideSide: "Turned" | "Left" | "Right";
         IssueRequest: {
             for: string;
         };

@@ -4,6 +4,7 @@
   import { readFigure } from "../../parts/readFigure";
   import { duplicate } from "../../plan/keys";
   import { writeLength, writeWidth } from "../../plan/figures";
+  import { orBack } from "../../plan/forms";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
 
   let { plan, item }: { plan: OpenPlan; item: Item } = $props();
@@ -203,7 +204,12 @@
         maxlength="12"
         disabled={still}
         value={item.label}
-        onchange={(e) => plan.do({ do: "label-item", id: item.id, label: e.currentTarget.value })}
+        onchange={(e) =>
+          orBack(
+            e.currentTarget,
+            item.label,
+            plan.do({ do: "label-item", id: item.id, label: e.currentTarget.value }),
+          )}
       />
     </span>
   </div>

@@ -1,10 +1,11 @@
 <script lang="ts">
-  import { writeWidth } from "../../plan/figures";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
 
   let { plan }: { plan: OpenPlan } = $props();
 
   const finding = $derived(plan.findings.find((f) => f.id === plan.finding));
+
+  const measured = { Walkway: "Clear width", Overlap: "Runs in by", Brief: "Has", Access: "Measured" };
 
   function goTo() {
     plan.select(finding!.entityIds.filter((id) => plan.item(id)));
@@ -18,23 +19,18 @@
     <p class="mt-1 text-soft">Choose one on the left to see where it is and what it is measured between.</p>
   {:else}
     <h2 class="text-[15px] font-semibold">
-      {finding.kind === "Walkway" ? "Walkway" : finding.kind === "Overlap" ? "Overlap" : "Brief"}
+      {finding.kind}
     </h2>
     <p class="text-soft">{finding.weight === "Must" ? "Must fix" : "Advice"}</p>
     <h3 class="heading mt-4 mb-2">Measured</h3>
     <dl class="grid grid-cols-[96px_1fr] gap-y-1.5">
-      {#if finding.kind === "Walkway"}
-        <dt class="text-soft">Clear width</dt>
-        <dd class="font-figure text-[15px] font-semibold text-must">
-          {writeWidth(finding.measured, plan.units)}
-        </dd>
-        <dt class="text-soft">Needed</dt>
-        <dd class="font-figure text-[15px] font-semibold">{writeWidth(finding.needed, plan.units)}</dd>
-      {:else if finding.kind === "Overlap" && finding.measured > 0}
-        <dt class="text-soft">Runs in by</dt>
-        <dd class="font-figure text-[15px] font-semibold text-must">
-          {writeWidth(finding.measured, plan.units)}
-        </dd>
+      {#if finding.measuredText}
+        <dt class="text-soft">{measured[finding.kind]}</dt>
+        <dd class="font-figure text-[15px] font-semibold text-must">{finding.measuredText}</dd>
+      {/if}
+      {#if finding.neededText}
+        <dt class="text-soft">{finding.kind === "Brief" ? "Asked" : "Needed"}</dt>
+        <dd class="font-figure text-[15px] font-semibold">{finding.neededText}</dd>
       {/if}
       {#if finding.between.length}
         <dt class="text-soft">Between</dt>

@@ -3,7 +3,6 @@
   import Choice from "../../parts/Choice.svelte";
   import LengthField from "../../parts/LengthField.svelte";
   import LongList from "../../parts/LongList.svelte";
-  import { writeWidth } from "../../plan/figures";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
 
   let { plan }: { plan: OpenPlan } = $props();
@@ -11,6 +10,7 @@
   const kinds: [Finding["kind"], string][] = [
     ["Walkway", "Walkways"],
     ["Overlap", "Overlaps"],
+    ["Access", "Access"],
     ["Brief", "Brief"],
   ];
   let only = $state<Finding["kind"] | null>(null);
@@ -18,9 +18,9 @@
   const checks = $derived(plan.checks);
 
   function figures(finding: Finding) {
-    if (finding.kind === "Walkway")
-      return `${writeWidth(finding.measured, plan.units)} clear · needs ${writeWidth(finding.needed, plan.units)}`;
-    return finding.why;
+    return finding.kind === "Walkway" && finding.measuredText
+      ? `${finding.measuredText} clear · needs ${finding.neededText}`
+      : finding.why;
   }
   const set = (change: object) => plan.do({ do: "set-checks", checks: { ...checks, ...change } });
 </script>

@@ -3,6 +3,7 @@
   import Choice from "../../parts/Choice.svelte";
   import LengthField from "../../parts/LengthField.svelte";
   import { writeLength } from "../../plan/figures";
+  import { formIsRead } from "../../plan/forms";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import { marks, openingNames } from "./words";
 
@@ -61,7 +62,8 @@
   <button
     class="action-main w-full"
     disabled={!plan.here("wall").length}
-    onclick={(e) => {
+    onclick={async (e) => {
+      if (!(await formIsRead(plan, e.currentTarget.parentElement))) return;
       tools.tool = {
         kind: "opening",
         opening: { ...choice, mark: choice.kind === "Window" ? "None" : choice.mark },

@@ -2,6 +2,7 @@
   import type { Opening } from "../../app/api";
   import Choice from "../../parts/Choice.svelte";
   import LengthField from "../../parts/LengthField.svelte";
+  import { orBack } from "../../plan/forms";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import { marks, openingNames } from "./words";
 
@@ -101,6 +102,6 @@
     class="field min-w-0 flex-1"
     maxlength="40"
     value={opening.name}
-    onchange={(e) => put({ name: e.currentTarget.value })}
+    onchange={(e) => orBack(e.currentTarget, opening.name, put({ name: e.currentTarget.value }))}
   />
 </div>

@@ -2,7 +2,7 @@
   import type { Certainty } from "../../app/api";
   import LengthField from "../../parts/LengthField.svelte";
   import Choice from "../../parts/Choice.svelte";
-  import { figuresRead } from "../../parts/readFigure";
+  import { formIsRead } from "../../plan/forms";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import { certainties, wallTypesOf } from "./words";
 
@@ -20,6 +20,7 @@
   let shape = $state<"Rectangle" | "L-shape" | "Outline">("Rectangle");
   let notch = $state({ notchWidth: 2000, notchDepth: 1500, notchAt: "NorthEast" as const });
   let at = $state<{ x: number; y: number } | null>(null);
+  let form = $state<HTMLFormElement>();
 
   /** Unless it is said, the next room stands beside what is built, to the east, so that it shares the wall there. */
   const place = $derived(
@@ -41,7 +42,7 @@
   }
 
   const make = async (sure: boolean, change: Partial<typeof room> = {}) => {
-    await figuresRead();
+    if (!(await formIsRead(plan, form))) return;
     Object.assign(room, change);
     const made = await plan.do({
       do: "make-room",
@@ -66,6 +67,7 @@
 
 <h3 class="heading mt-4 mb-2">Room by size</h3>
 <form
+  bind:this={form}
   class="space-y-1.5"
   onsubmit={(e) => {
     e.preventDefault();

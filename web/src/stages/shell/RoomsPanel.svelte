@@ -2,7 +2,8 @@
   import type { Level, RoomView } from "../../app/api";
   import Choice from "../../parts/Choice.svelte";
   import LengthField from "../../parts/LengthField.svelte";
-  import { writeArea, writeWidth } from "../../plan/figures";
+  import { writeAreaAlone, writeWidth } from "../../plan/figures";
+  import { orBack } from "../../plan/forms";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import { nameOf } from "./words";
 
@@ -83,7 +84,7 @@
           aria-label="Name of the room"
           value={room.name}
           disabled={!plan.canEdit}
-          onchange={(e) => name(room, { name: e.currentTarget.value })}
+          onchange={(e) => orBack(e.currentTarget, room.name, name(room, { name: e.currentTarget.value }))}
         />
         <button
           class="rounded px-1 text-[12px] text-soft hover:bg-moss-wash"
@@ -93,10 +94,10 @@
         >
       </div>
       <dl class="grid grid-cols-2 px-1 text-[12px]">
-        <dt class="text-soft">Net internal</dt>
-        <dd class="font-figure text-right font-semibold">{writeArea(room.netInternal, plan.units)}</dd>
+        <dt class="text-soft">Clear floor</dt>
+        <dd class="font-figure text-right font-semibold">{writeAreaAlone(room.netInternal, plan.units)}</dd>
         <dt class="text-soft">Inside the walls</dt>
-        <dd class="font-figure text-right font-semibold">{writeArea(room.grossInternal, plan.units)}</dd>
+        <dd class="font-figure text-right font-semibold">{writeAreaAlone(room.grossInternal, plan.units)}</dd>
         {#if open === room.id}
           <dt class="text-soft">Way in</dt>
           <dd class="font-figure text-right font-semibold">
@@ -113,7 +114,7 @@
             <dd class="font-figure text-right font-semibold">{locked.seats}, {locked.workstations}</dd>
             <dt class="text-soft">Area a seat</dt>
             <dd class="font-figure text-right font-semibold">
-              {writeArea(locked.areaPerSeat ?? 0, plan.units)}
+              {writeAreaAlone(locked.areaPerSeat ?? 0, plan.units)}
             </dd>
             <dt class="text-soft">Narrowest walkway</dt>
             <dd class="font-figure text-right font-semibold">
@@ -137,7 +138,8 @@
               class="field w-24"
               maxlength="16"
               value={room.number}
-              onchange={(e) => name(room, { number: e.currentTarget.value })}
+              onchange={(e) =>
+                orBack(e.currentTarget, room.number, name(room, { number: e.currentTarget.value }))}
             />
           </div>
           <LengthField
@@ -185,7 +187,7 @@
         >
           {definition(key).name}
         </dt>
-        <dd class="font-figure text-right font-semibold">{writeArea(value, plan.units)}</dd>
+        <dd class="font-figure text-right font-semibold">{writeAreaAlone(value, plan.units)}</dd>
       {/each}
     </dl>
     <details class="mt-1 text-[11px] text-soft">
@@ -231,7 +233,7 @@
             class="field min-w-0 flex-1"
             maxlength="40"
             value={level.name}
-            onchange={(e) => put(level, { name: e.currentTarget.value })}
+            onchange={(e) => orBack(e.currentTarget, level.name, put(level, { name: e.currentTarget.value }))}
           />
         </div>
         <LengthField

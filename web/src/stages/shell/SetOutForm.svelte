@@ -3,6 +3,7 @@
   import { tools } from "../../canvas/tools.svelte";
   import Choice from "../../parts/Choice.svelte";
   import LengthField from "../../parts/LengthField.svelte";
+  import { formIsRead } from "../../plan/forms";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import MeterPanel from "./MeterPanel.svelte";
   import { nameOf } from "./words";
@@ -52,8 +53,9 @@
     <LengthField label="Spacing" value={out.spacing} units={plan.units} onvalue={(v) => (out.spacing = v)} />
     <button
       class="action-main w-full"
-      onclick={() =>
-        plan.do({
+      onclick={async (e) => {
+        if (!(await formIsRead(plan, e.currentTarget.parentElement))) return;
+        await plan.do({
           do: "set-out-from-wall",
           wallId: wall,
           newId: plan.newId("line"),
@@ -61,7 +63,8 @@
           left: left(),
           count: out.count,
           spacing: out.spacing,
-        })}>Set out</button
+        });
+      }}>Set out</button
     >
   </div>
 {/if}
@@ -69,7 +72,8 @@
   <LengthField label="Angle" angle value={angle} units={plan.units} onvalue={(v) => (angle = v)} />
   <button
     class="action w-full"
-    onclick={() =>
+    onclick={async (e) => {
+      if (!(await formIsRead(plan, e.currentTarget.parentElement))) return;
       tools.ask(
         "Press where the line passes",
         1,
@@ -84,7 +88,8 @@
               locked: false,
             },
           }),
-      )}>Line at this angle through a point</button
+      );
+    }}>Line at this angle through a point</button
   >
 </div>
 {#if lines.length}

@@ -6,6 +6,7 @@
   import Choice from "../../parts/Choice.svelte";
   import LengthField from "../../parts/LengthField.svelte";
   import { writeLength } from "../../plan/figures";
+  import { formIsRead } from "../../plan/forms";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import { certainties, wallTypesOf } from "./words";
 
@@ -124,7 +125,8 @@
     <button
       class="action w-full"
       disabled={!wallType.name.trim()}
-      onclick={async () => {
+      onclick={async (e) => {
+        if (!(await formIsRead(plan, e.currentTarget.parentElement))) return;
         const made = {
           type: "wall-type" as const,
           id: plan.newId("wall-type"),

@@ -1,4 +1,5 @@
 import type { Certainty } from "../../app/api";
+import { tools } from "../../canvas/tools.svelte";
 import type { OpenPlan } from "../../plan/openPlan.svelte";
 import { writeLength } from "../../plan/figures";
 
@@ -31,6 +32,14 @@ export function wallTypesOf(plan: OpenPlan): [string, string][] {
   const own = plan.all("wall-type") as { name: string }[];
   const usual = plan.catalogue?.wallTypes ?? [];
   return [...own, ...usual].map((m) => [m.name, m.name]);
+}
+
+/** How thick the walls are that are being drawn, in mm; 0 when none are. */
+export function drawnThickness(plan: OpenPlan): number {
+  if (tools.tool.kind !== "chain") return 0;
+  const name = tools.tool.chain.wallType;
+  const own = plan.all("wall-type") as { name: string; thickness: number }[];
+  return [...own, ...(plan.catalogue?.wallTypes ?? [])].find((type) => type.name === name)?.thickness ?? 0;
 }
 
 /** What a thing of the shell is called in lists. */
