@@ -86,7 +86,11 @@ export class Planner {
     const list = this.page.locator("[data-select-content]");
     await list
       .getByRole("option", { name: option, exact: true })
-      .or(list.locator(`[role=option][data-value="${option}"]`))
+      .or(
+        list.locator(
+          `[role=option][data-value="${option.replaceAll('"', '\\"')}"]`,
+        ),
+      )
       .first()
       .click();
     await expect(list).toHaveCount(0);

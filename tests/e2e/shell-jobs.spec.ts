@@ -1,6 +1,7 @@
 import { join } from "node:path";
 import { Job } from "./job";
 import { expect, test, type Page } from "./page";
+import { sheetText } from "./sheet";
 
 const rooms = (page: Page) =>
   page.evaluate(() =>
@@ -38,7 +39,7 @@ test("a studio flat from a list of thirty typed lengths, with a slanted wall and
   await job.side(4000, 6000, "4600");
   await job.side(1500, 5000, "3354.1", "153.435");
   await job.key("Enter");
-  await expect.poll(async () => (await rooms(page))[0]?.inside).toBe(39.6);
+  await expect.poll(async () => (await rooms(page))[0]?.inside).toBe(39.63);
 
   // The bath: a partition from 4200 along the south wall, up and across to the east wall.
   await job.press("Draw walls");
@@ -140,7 +141,7 @@ test("a studio flat from a list of thirty typed lengths, with a slanted wall and
 
   const found = await rooms(page);
   // By hand: 39.63 m² inside; the bath 2150 x 2150; the partition takes the rest of 2250 x 2250.
-  expect(found.map((room) => room.inside).sort()).toEqual([34.6, 4.6].sort());
+  expect(found.map((room) => room.inside).sort()).toEqual([34.57, 4.62].sort());
   // Net: the two shafts of 0.24 m² come off.
   await expect(planner.tally).toContainText("38.7 m²");
   await expect(
@@ -281,14 +282,14 @@ test("a long narrow interior in feet and inches with a partition", async ({
   await planner.stage("Shell");
   const job = new Job(page, planner);
   await job.part("Walls");
-  await job.choose("Wall type", "Stud 70");
+  await job.choose("Wall type", 'Partition 4 1/2"');
   await job.press("Draw walls");
   await job.key("Enter");
   await job.side(3000, 0, "29ft 6in");
   await job.side(8991.6, 1000, "7' 4 1/2\"");
   await job.side(4000, 2247.9, "29' 6\"");
   await job.key("Enter");
-  await expect.poll(async () => (await rooms(page))[0]?.inside).toBe(218);
+  await expect.poll(async () => (await rooms(page))[0]?.inside).toBe(217.56);
   // A partition 11' 3" from the west end.
   await job.press("Draw walls");
   await job.press("From a corner");
@@ -303,7 +304,13 @@ test("a long narrow interior in feet and inches with a partition", async ({
   const found = (await rooms(page))
     .map((room) => room.inside)
     .sort((a, b) => a - b);
-  // Drawn along its inside face, its left: 11' 3" x 7' 4 1/2" is 83 ft² to the west.
-  expect(found).toEqual([83, 133]);
+  // Drawn along its inside face, its left: 11' 3" and 29' 6" - 11' 3" - 4 1/2", both by 7' 4 1/2".
+  expect(found).toEqual([82.97, 131.83]);
+  // The sheet says it in feet and nothing in millimetres.
+  const sheet = await sheetText(page);
+  for (const figure of ["11' 3\"", "17' 10 1/2\"", "7' 4 1/2\""])
+    expect(sheet).toContain(figure);
+  expect(sheet).toContain("Figures in feet and inches");
+  expect(sheet).not.toMatch(/millimetre|\bmm\b|\d m²/);
   job.done("long narrow interior");
 });

@@ -117,7 +117,7 @@ test.describe("the shell by hand", () => {
     await expect(page.getByLabel("Rise", { exact: true })).toHaveCount(0);
     await planner.choose("Level", "Level 1");
     await page.getByRole("button", { name: /More about/ }).click();
-    await expect(page.locator("dl").first()).toContainText("20.1 m²");
+    await expect(page.locator("dl").first()).toContainText("20.10 m²");
   });
 
   test("a room is copied mirrored and shares the wall between", async ({

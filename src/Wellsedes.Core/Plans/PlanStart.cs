@@ -12,7 +12,7 @@ public static class PlanStart
     public static IEnumerable<Entity> Entities(string title, UnitSystem units) =>
         [
             new PlanDetails(PlanDetails.TheId, title, units),
-            new Level(LevelId, "Ground floor", 0, 4200),
+            new Level(LevelId, "Ground floor", 0, units == UnitSystem.Metric ? 4200 : UsualSizes.Of(units).Ceiling),
             .. Scheme(new Scheme(SchemeId, "Scheme A"), "a"),
             Sheet("sheet-a", SchemeId, LevelId, "101", title, units),
         ];

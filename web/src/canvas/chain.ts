@@ -112,7 +112,7 @@ export async function back(plan: OpenPlan): Promise<boolean> {
 export const newChain = (plan: OpenPlan, of: Partial<Chain>): Chain => ({
   id: plan.newId("chain"),
   what: "walls",
-  wallType: "Masonry 300",
+  wallType: "",
   line: "InsideFace",
   inside: "Left",
   certainty: "Surveyed",

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { onDestroy } from "svelte";
   import type { UnitSystem } from "../app/api";
   import { writeLength } from "../plan/figures";
   import { mark, readFigure, underway } from "./readFigure";
@@ -30,10 +31,12 @@
   );
   let text = $state<string | null>(null);
   let problem = $state("");
-  $effect(() => {
-    mark(id, problem ? label : null);
-    return () => mark(id, null);
-  });
+  onDestroy(() => mark(id, null));
+
+  function say(what: string) {
+    problem = what;
+    mark(id, what ? label : null);
+  }
 
   /** What is being read: Enter and then leaving the field take it once. */
   let taking: string | null = null;
@@ -43,7 +46,7 @@
     if (typed === null || typed === taking) return;
     if (typed.trim() === written) {
       text = null;
-      problem = "";
+      say("");
       return;
     }
     taking = typed;
@@ -53,10 +56,10 @@
     const here = text === typed;
     if (read.value == null) {
       const marked = `${typed.slice(0, read.position)}▸${typed.slice(read.position)}`;
-      if (here) problem = `${read.problem} ${read.position > 0 ? `At ▸: ${marked}` : ""}`;
+      if (here) say(`${read.problem} ${read.position > 0 ? `At ▸: ${marked}` : ""}`);
       return;
     }
-    problem = "";
+    say("");
     if (here) text = null;
     onvalue(read.value);
   }
@@ -83,7 +86,7 @@
         }
         if (e.key === "Escape") {
           text = null;
-          problem = "";
+          say("");
         }
         // With Alt it may be the distance meter's key; Ctrl+Z is the plan's where nothing has been typed here.
         if (!e.altKey && !(text === null && (e.ctrlKey || e.metaKey))) e.stopPropagation();

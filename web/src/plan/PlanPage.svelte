@@ -14,6 +14,7 @@
   import SheetView from "../stages/issue/SheetView.svelte";
   import FindingPanel from "../stages/prove/FindingPanel.svelte";
   import ProvePanel from "../stages/prove/ProvePanel.svelte";
+  import Invitation from "../stages/shell/Invitation.svelte";
   import RoomsPanel from "../stages/shell/RoomsPanel.svelte";
   import SelectedPanel from "../stages/shell/SelectedPanel.svelte";
   import ShellPanel from "../stages/shell/ShellPanel.svelte";
@@ -165,6 +166,7 @@
               {plan.notice}
             </div>
           {/if}
+          <Invitation {plan} />
           <LostChanges {plan} />
         </main>
         {#if plan.stage !== "issue"}

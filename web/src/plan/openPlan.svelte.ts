@@ -59,6 +59,8 @@ export class OpenPlan {
   private readonly shells = new SvelteMap<string, ShellView>();
   catalogue = $state.raw<CatalogueView | null>(null);
   stage = $state<Stage>("furnish");
+  /** The part of Shell that is open. */
+  part = $state("Rooms");
   offline = $state(false);
   /** The answer to the newest probe while a hand is moving. */
   probe = $state.raw<ProbeView | null>(null);
@@ -310,6 +312,12 @@ export class OpenPlan {
     ]);
     if (!data) return error ? messageOf(error) : "There is no such plan, or it is not shared with you.";
     this.catalogue = catalogue.data!;
+    // Who has no space yet begins with it.
+    if (
+      !this.view &&
+      !data.entities.some((entity) => ["wall", "boundary", "item"].includes(entity.type ?? ""))
+    )
+      this.stage = "shell";
     if (newest()) this.take(data);
     this.doing.begin();
     if (!this.link) {

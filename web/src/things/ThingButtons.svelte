@@ -22,6 +22,8 @@
   /** What is pressed next on the plan becomes a new one of the kind, made from the template of one of its forms. */
   function take(kind: ThingKindView, made: unknown, event: MouseEvent) {
     const template = made as Thing;
+    // What is shown and typed into next is the new one, not what was selected before.
+    plan.select([]);
     tools.aim = null;
     tools.tool = {
       kind: "thing",

@@ -785,6 +785,8 @@ export interface components {
             metric: components["schemas"]["Scale"][];
             imperial: components["schemas"]["Scale"][];
             wallTypes: components["schemas"]["WallType"][];
+            wallTypesInFeet: components["schemas"]["WallType"][];
+            usualSizes: components["schemas"]["UsualSizes"][];
             openings: components["schemas"]["OpeningSize"][];
             uses: components["schemas"]["RoomUse"][];
             areas: components["schemas"]["AreaDefinition"][];
@@ -2165,6 +2167,7 @@ export interface components {
             /** Format: double */
             widest: number;
             offered: number[];
+            offeredInFeet: number[];
             /** Format: double */
             height: number;
             /** Format: double */
@@ -2636,6 +2639,17 @@ export interface components {
             meets: components["schemas"]["Point"];
             /** Format: double */
             gap: number;
+        };
+        UsualSizes: {
+            units: components["schemas"]["UnitSystem"];
+            /** Format: double */
+            roomWidth: number;
+            /** Format: double */
+            roomDepth: number;
+            /** Format: double */
+            ceiling: number;
+            /** Format: double */
+            floor: number;
         };
         ValueSource: {
             title: string;

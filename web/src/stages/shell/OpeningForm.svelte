@@ -5,11 +5,25 @@
   import { writeLength } from "../../plan/figures";
   import { formIsRead } from "../../plan/forms";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
-  import { marks, openingNames } from "./words";
+  import { marks, openingNames, widthsOf } from "./words";
 
   let { plan }: { plan: OpenPlan } = $props();
 
-  let choice = $state<OpeningChoice>({ kind: "SingleDoor", width: 1010, mark: "None", name: "" });
+  let choice = $state<OpeningChoice>({
+    kind: "SingleDoor",
+    width: usualOf("SingleDoor"),
+    mark: "None",
+    name: "",
+  });
+
+  /** The third of the usual widths of a kind, or the last. */
+  function usualOf(kind: string) {
+    const offered = widthsOf(
+      plan,
+      plan.catalogue!.openings.find((o) => o.kind === kind)!,
+    );
+    return offered[Math.min(2, offered.length - 1)]!;
+  }
   const size = $derived(plan.catalogue!.openings.find((o) => o.kind === choice.kind)!);
 </script>
 
@@ -20,19 +34,14 @@
       class="pill"
       aria-pressed={choice.kind === kind}
       onclick={() => {
-        const offered = plan.catalogue!.openings.find((o) => o.kind === kind)!.offered;
-        choice = {
-          ...choice,
-          kind: kind as OpeningChoice["kind"],
-          width: offered[Math.min(2, offered.length - 1)]!,
-        };
+        choice = { ...choice, kind: kind as OpeningChoice["kind"], width: usualOf(kind) };
       }}>{name}</button
     >
   {/each}
 </div>
 <div class="mt-2 space-y-1.5">
   <div class="flex flex-wrap gap-1.5" role="group" aria-label="Usual widths">
-    {#each size.offered as width (width)}
+    {#each widthsOf(plan, size) as width (width)}
       <button
         class="pill"
         aria-pressed={choice.width === width}
@@ -64,6 +73,7 @@
     disabled={!plan.here("wall").length}
     onclick={async (e) => {
       if (!(await formIsRead(plan, e.currentTarget.parentElement))) return;
+      plan.select([]);
       tools.tool = {
         kind: "opening",
         opening: { ...choice, mark: choice.kind === "Window" ? "None" : choice.mark },

@@ -4,17 +4,19 @@
   import Choice from "../../parts/Choice.svelte";
   import { formIsRead } from "../../plan/forms";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
-  import { certainties, wallTypesOf } from "./words";
+  import { certainties, usualSizes, wallTypesOf } from "./words";
 
   let { plan }: { plan: OpenPlan } = $props();
 
   // svelte-ignore state_referenced_locally
+  const usual = usualSizes(plan);
+  // svelte-ignore state_referenced_locally
   let room = $state({
     name: "Room",
-    width: 6000,
-    depth: 4000,
-    height: plan.level?.height ?? 2700,
-    wallType: "Masonry 300",
+    width: usual.roomWidth,
+    depth: usual.roomDepth,
+    height: plan.level?.height ?? usual.ceiling,
+    wallType: wallTypesOf(plan)[0]![0],
     certainty: "Surveyed" as Certainty,
   });
   let shape = $state<"Rectangle" | "L-shape" | "Outline">("Rectangle");
@@ -87,7 +89,14 @@
       >
     {/each}
   </div>
-  <LengthField label="Width inside" value={room.width} units={plan.units} onvalue={(v) => (room.width = v)} />
+  <div data-first-figure>
+    <LengthField
+      label="Width inside"
+      value={room.width}
+      units={plan.units}
+      onvalue={(v) => (room.width = v)}
+    />
+  </div>
   <LengthField label="Depth inside" value={room.depth} units={plan.units} onvalue={(v) => (room.depth = v)} />
   {#if shape === "L-shape"}
     <LengthField

@@ -5,7 +5,7 @@
   import { writeAreaAlone, writeWidth } from "../../plan/figures";
   import { orBack } from "../../plan/forms";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
-  import { nameOf } from "./words";
+  import { nameOf, usualSizes } from "./words";
 
   let { plan }: { plan: OpenPlan } = $props();
 
@@ -53,9 +53,10 @@
       level: {
         id,
         name: `Level ${plan.levels.length}`,
-        elevation: top.elevation + top.height + (top.floorThickness ?? 300),
-        height: 2700,
-        floorThickness: 300,
+        // A level above starts with the storey below's height.
+        elevation: top.elevation + top.height + (top.floorThickness ?? usualSizes(plan).floor),
+        height: top.height,
+        floorThickness: top.floorThickness ?? usualSizes(plan).floor,
         grid: 0,
       },
     });

@@ -18,14 +18,13 @@
     Trace: TraceForm,
     "Set out": SetOutForm,
   };
-  let part = $state("Rooms");
 </script>
 
 <div class="min-h-0 flex-1 overflow-y-auto p-3.5">
   <h2 class="text-[15px] font-semibold">Shell</h2>
   <p class="text-soft">The space as it stands. Locked while you furnish.</p>
   {#if plan.canEdit}
-    <Tabs.Root bind:value={part}>
+    <Tabs.Root bind:value={plan.part}>
       <Tabs.List class="mt-3 flex flex-wrap gap-1.5" aria-label="Parts of the shell">
         {#each Object.keys(parts) as name (name)}
           <Tabs.Trigger
@@ -37,7 +36,7 @@
       </Tabs.List>
       {#each Object.entries(parts) as [name, Part] (name)}
         <Tabs.Content value={name}
-          >{#if part === name}<Part {plan} />{/if}</Tabs.Content
+          >{#if plan.part === name}<Part {plan} />{/if}</Tabs.Content
         >
       {/each}
     </Tabs.Root>

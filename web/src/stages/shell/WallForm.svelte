@@ -8,17 +8,24 @@
   import { writeLength } from "../../plan/figures";
   import { formIsRead } from "../../plan/forms";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
-  import { certainties, wallTypesOf } from "./words";
+  import { certainties, usualSizes, wallTypesOf } from "./words";
 
   let { plan }: { plan: OpenPlan } = $props();
 
+  // svelte-ignore state_referenced_locally
   let chain = $state<{ wallType: string; line: Chain["line"]; certainty: Certainty }>({
-    wallType: "Masonry 300",
+    wallType: wallTypesOf(plan)[0]![0],
     line: "InsideFace",
     certainty: "Surveyed",
   });
   let roomName = $state("");
-  let wallType = $state({ name: "", kind: "Stud", thickness: 120, height: 2700 });
+  // svelte-ignore state_referenced_locally
+  let wallType = $state({
+    name: "",
+    kind: "Stud",
+    thickness: plan.units === "Metric" ? 120 : 127,
+    height: usualSizes(plan).ceiling,
+  });
   const drawing = $derived(tools.tool.kind === "chain");
   const loose = $derived(plan.shell?.unjoinedEnds ?? []);
 

@@ -27,10 +27,21 @@ export const marks: [string, string][] = [
   ["Service", "Service"],
 ];
 
+const usualWallTypes = (plan: OpenPlan) =>
+  (plan.units === "Metric" ? plan.catalogue?.wallTypes : plan.catalogue?.wallTypesInFeet) ?? [];
+
+/** What a room and a storey measure until somebody says otherwise, in the plan's units. */
+export const usualSizes = (plan: OpenPlan) =>
+  plan.catalogue!.usualSizes.find((sizes) => sizes.units === plan.units)!;
+
+/** Widths of an opening that are usual in the plan's units, in mm. */
+export const widthsOf = (plan: OpenPlan, size: { offered: number[]; offeredInFeet: number[] }) =>
+  plan.units === "Metric" ? size.offered : size.offeredInFeet;
+
 /** The wall types a wall can have: the plan's own, then those every plan offers. */
 export function wallTypesOf(plan: OpenPlan): [string, string][] {
   const own = plan.all("wall-type") as { name: string }[];
-  const usual = plan.catalogue?.wallTypes ?? [];
+  const usual = usualWallTypes(plan);
   return [...own, ...usual].map((m) => [m.name, m.name]);
 }
 
@@ -39,7 +50,7 @@ export function drawnThickness(plan: OpenPlan): number {
   if (tools.tool.kind !== "chain") return 0;
   const name = tools.tool.chain.wallType;
   const own = plan.all("wall-type") as { name: string; thickness: number }[];
-  return [...own, ...(plan.catalogue?.wallTypes ?? [])].find((type) => type.name === name)?.thickness ?? 0;
+  return [...own, ...usualWallTypes(plan)].find((type) => type.name === name)?.thickness ?? 0;
 }
 
 /** What a thing of the shell is called in lists. */
