@@ -211,11 +211,12 @@ public static class Finder
         );
     }
 
-    /// <summary>Between two things, or at one of which two parts come near each other: the jambs of a door, the sides of a stair.</summary>
+    /// <summary>Between two things, two chairs of one table, or at one of which two parts come near each other: the jambs of a door.</summary>
     private static string Where(Pinch pinch) =>
-        pinch.A.OwnerId == pinch.B.OwnerId && pinch.A.Name == pinch.B.Name
-            ? $"at {pinch.A.Name}"
-            : $"between {pinch.A.Name} and {pinch.B.Name}";
+        pinch.A.OwnerId != pinch.B.OwnerId || pinch.A.Name != pinch.B.Name ? $"between {pinch.A.Name} and {pinch.B.Name}"
+        : pinch.A != pinch.B && pinch.A.Name.StartsWith("Chair", StringComparison.Ordinal)
+            ? $"between two {char.ToLowerInvariant(pinch.A.Name[0])}hairs{pinch.A.Name[5..]}"
+        : $"at {pinch.A.Name}";
 
     public static IEnumerable<Finding> FromBrief(Tally tally, UnitSystem units)
     {

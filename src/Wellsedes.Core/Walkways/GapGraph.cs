@@ -53,6 +53,9 @@ public sealed class GapGraph
 
     public int NarrowCount { get; }
 
+    /// <summary>Whether an obstacle lies wholly inside no other one.</summary>
+    internal bool Holds(Obstacle obstacle) => indexes.ContainsKey(obstacle);
+
     /// <summary>The obstacles that lie wholly inside no other one.</summary>
     internal IReadOnlyList<Obstacle> Outer => obstacles;
 

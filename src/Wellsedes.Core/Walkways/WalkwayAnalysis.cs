@@ -273,9 +273,18 @@ public sealed class WalkwayAnalysis
         // The disc's centre, not the point it touches: that point may lie flush against a neighbour.
         var centre = access.On is null ? access.At : access.At + access.Outward * radius;
         var box = new Bounds(centre.X, centre.Y, centre.X, centre.Y).Grown(radius + 1);
-        var near = access.On is null || access.IsStoodAt ? Around(centre) : index.Meeting(box);
+        var near = index.Meeting(box);
         var (nearest, position) = Graph.NearestRim(centre, near);
-        var depends = access.On is null ? new Bounds(-1e9, -1e9, 1e9, 1e9) : box;
+        if (nearest is null && !near.Exists(obstacle => obstacle.Grown.DistanceTo(centre) <= 0))
+        {
+            // In the open, or in a mouth wider than is looked: what the disc does not touch may be the nearest all the same.
+            var all = Around(centre);
+            (nearest, position) = Graph.NearestRim(centre, all);
+            steps += all.Count;
+        }
+        // It holds for as long as nothing comes or goes within its disc, nor what it is found by.
+        var reach = nearest is null ? radius : Math.Max(radius, nearest.Grown.DistanceTo(centre));
+        var depends = access.On is null ? new Bounds(-1e9, -1e9, 1e9, 1e9) : Bounds.Around([centre]).Grown(reach + 1);
         return new Standing(radius, blocker, nearest, position, depends, steps + near.Count);
     }
 
@@ -313,10 +322,10 @@ public sealed class WalkwayAnalysis
             steps += near.Count;
             foreach (var other in near)
             {
-                if (other == access.On)
+                if (other == access.On || !Graph.Holds(other))
                     continue;
                 var radius = TangentDisc.Radius(access.At, access.Outward, other.Shape);
-                if (radius < least)
+                if (Stops(radius, other, least, blocker))
                     (least, blocker) = (radius, other);
             }
             if (least <= reach)
@@ -335,9 +344,17 @@ public sealed class WalkwayAnalysis
             if (boxDistance > least)
                 break;
             var distance = Math.Max(0, obstacle.Shape.DistanceTo(at));
-            if (distance < least || blocker is null && distance <= least)
+            if (Graph.Holds(obstacle) && Stops(distance, obstacle, least, blocker))
                 (least, blocker) = (distance, obstacle);
         }
         return (least, blocker, steps);
+    }
+
+    /// <summary>Whether one is what stops a disc: of two that do so alike the first by name, in whatever order they are looked at.</summary>
+    private static bool Stops(double at, Obstacle one, double least, Obstacle? known)
+    {
+        if (Math.Abs(at - least) > 1e-9 || known is null)
+            return at < least;
+        return string.CompareOrdinal(one.OwnerId, known.OwnerId) < 0;
     }
 }

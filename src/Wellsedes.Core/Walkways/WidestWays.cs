@@ -8,13 +8,18 @@ public sealed record Pinch(Obstacle A, Obstacle B, Point OnA, Point OnB, double 
 {
     internal static Pinch Of(Narrow narrow)
     {
-        var gap = Gap.Between(narrow.A.Shape, narrow.B.Shape);
+        // Which of the two comes first must not follow from the order they were looked at.
+        var (one, other) = (narrow.A, narrow.B);
+        var (onOne, onOther) = (narrow.OnA, narrow.OnB);
+        if (string.CompareOrdinal(one.OwnerId, other.OwnerId) > 0)
+            (one, other, onOne, onOther) = (other, one, onOther, onOne);
+        var gap = Gap.Between(one.Shape, other.Shape);
         // Parallel sides are nearest all along; the place found is kept and moved onto the true sides.
-        narrow.A.Shape.DistanceTo(narrow.OnA, out var onA);
-        narrow.B.Shape.DistanceTo(narrow.OnB, out var onB);
+        one.Shape.DistanceTo(onOne, out var onA);
+        other.Shape.DistanceTo(onOther, out var onB);
         return Math.Abs(onA.DistanceTo(onB) - gap.Width) < Tolerance.Length
-            ? new Pinch(narrow.A, narrow.B, onA, onB, gap.Width)
-            : new Pinch(narrow.A, narrow.B, gap.A, gap.B, gap.Width);
+            ? new Pinch(one, other, onA, onB, gap.Width)
+            : new Pinch(one, other, gap.A, gap.B, gap.Width);
     }
 }
 
