@@ -84,14 +84,69 @@
     else problem = messageOf(error);
   }
 
-  async function addMember(event: SubmitEvent, projectId: string) {
-    event.preventDefault();
+  let sought = $state("");
+  const isSought = (text: string) => text.toLowerCase().includes(sought.trim().toLowerCase());
+
+  /** The plan whose title is being typed anew. */
+  let renaming = $state<string | null>(null);
+
+  async function rename(planId: string, to: string) {
+    renaming = null;
+    const opened = await api.GET("/api/plans/{planId}", { params: { path: { planId } } });
+    const details = opened.data?.entities.find((entity) => entity.type === "plan") as
+      { title: string; units: "Metric" | "FeetInches"; north: number } | undefined;
+    if (!details) return void (problem = messageOf(opened.error));
+    if (details.title === to.trim()) return;
+    const { error } = await api.POST("/api/plans/{planId}/edits", {
+      params: { path: { planId } },
+      body: {
+        baseRevision: opened.data!.revision,
+        edit: { do: "set-details", title: to, units: details.units, north: details.north, sure: false },
+      },
+    });
+    problem = error ? messageOf(error) : null;
+    await load();
+  }
+
+  /** A plan of its own with everything that is in another: its file, taken in again under another title. */
+  async function duplicate(planId: string, projectId: string, title: string) {
+    const answer = await fetch(`/api/plans/${planId}/file`);
+    if (!answer.ok) return void (problem = "The plan could not be read.");
+    const file = await answer.json();
+    const copy = `${title.slice(0, 72)} (copy)`;
+    for (const entity of file.entities) if (entity.type === "plan") entity.title = copy;
+    const { error } = await api.POST("/api/projects/{projectId}/plan-files", {
+      params: { path: { projectId } },
+      body: JSON.stringify(file) as never,
+      bodySerializer: (body) => body as never,
+      headers: { "Content-Type": "application/json" },
+    });
+    problem = error ? messageOf(error) : null;
+    await load();
+  }
+
+  const roles: [ProjectView["role"], string][] = [
+    ["Viewer", "viewer"],
+    ["Editor", "editor"],
+    ["Owner", "owner"],
+  ];
+  let memberRole = $state<ProjectView["role"]>("Editor");
+
+  async function addMember(projectId: string, email: string, role: ProjectView["role"]) {
     const { error } = await api.POST("/api/projects/{projectId}/members", {
       params: { path: { projectId } },
-      body: { email: member, role: "Editor" },
+      body: { email, role },
     });
     problem = error ? messageOf(error) : null;
     if (!error) member = "";
+    await load();
+  }
+
+  async function removeMember(projectId: string, personId: string) {
+    const { error } = await api.DELETE("/api/projects/{projectId}/members/{personId}", {
+      params: { path: { projectId, personId } },
+    });
+    problem = error ? messageOf(error) : null;
     await load();
   }
 </script>
@@ -105,7 +160,18 @@
   >
 </header>
 <main class="mx-auto max-w-5xl p-6">
-  <h1 class="text-[20px] font-semibold">Projects</h1>
+  <div class="flex items-center">
+    <h1 class="text-[20px] font-semibold">Projects</h1>
+    <span class="field ml-auto"
+      ><input
+        class="w-56 outline-none"
+        type="search"
+        placeholder="Search plans"
+        aria-label="Search plans"
+        bind:value={sought}
+      /></span
+    >
+  </div>
   {#if problem}<p class="mt-2 text-must" role="alert">{problem}</p>{/if}
   {#each projects as project (project.id)}
     <section class="mt-4 rounded-lg border border-edge bg-panel p-4">
@@ -126,17 +192,55 @@
         >
       </div>
       <ul class="mt-3 grid grid-cols-3 gap-3">
-        {#each project.plans as plan (plan.id)}
+        {#each project.plans.filter((p) => isSought(p.title) || isSought(project.name)) as plan (plan.id)}
           <li class="relative">
             {#if project.role !== "Viewer"}
-              <button
-                class="absolute right-2 bottom-2 rounded px-1.5 py-0.5 text-[12px] text-soft underline hover:text-must"
-                aria-label="Delete {plan.title}"
-                onclick={() => ask(`Delete “${plan.title}”?`, () => void deletePlan(plan.id))}>Delete</button
+              <span class="absolute right-2 bottom-2 flex gap-1.5 text-[12px] text-soft">
+                <button
+                  class="underline hover:text-ink"
+                  aria-label="Rename {plan.title}"
+                  onclick={() => (renaming = plan.id)}>Rename</button
+                >
+                <button
+                  class="underline hover:text-ink"
+                  aria-label="Duplicate {plan.title}"
+                  onclick={() => duplicate(plan.id, project.id, plan.title)}>Duplicate</button
+                >
+                <button
+                  class="underline hover:text-must"
+                  aria-label="Delete {plan.title}"
+                  onclick={() => ask(`Delete “${plan.title}”?`, () => void deletePlan(plan.id))}
+                  >Delete</button
+                >
+              </span>
+            {/if}
+            {#if renaming === plan.id}
+              <form
+                class="absolute inset-x-2 top-2 z-10"
+                onsubmit={(e) => {
+                  e.preventDefault();
+                  void rename(plan.id, new FormData(e.currentTarget).get("title") as string);
+                }}
               >
+                <span class="field bg-white"
+                  ><!-- svelte-ignore a11y_autofocus --><input
+                    class="w-full font-semibold outline-none"
+                    name="title"
+                    aria-label="New title of {plan.title}"
+                    value={plan.title}
+                    required
+                    maxlength="80"
+                    autofocus
+                    onblur={(e) => rename(plan.id, e.currentTarget.value)}
+                    onkeydown={(e) => {
+                      if (e.key === "Escape") renaming = null;
+                    }}
+                  /></span
+                >
+              </form>
             {/if}
             <a
-              class="block rounded-md border border-edge bg-white p-3 hover:border-moss"
+              class="block rounded-md border border-edge bg-white p-3 pb-8 hover:border-moss"
               href={`#/plan/${plan.id}`}
             >
               <span class="font-semibold">{plan.title}</span>
@@ -195,19 +299,47 @@
             />
           </label>
           {#if project.role === "Owner"}
-            <form class="ml-auto flex items-center gap-2" onsubmit={(e) => addMember(e, project.id)}>
-              <span class="field"
-                ><input
-                  class="w-48 outline-none"
-                  type="email"
-                  placeholder="E-mail of an editor"
-                  aria-label="E-mail of an editor"
-                  required
-                  bind:value={member}
-                /></span
+            <details class="w-full">
+              <summary class="cursor-pointer text-soft">Members</summary>
+              <ul class="mt-2 space-y-1">
+                {#each project.members as person (person.personId)}
+                  <li class="flex items-center gap-2">
+                    <span class="w-44 truncate font-medium">{person.name}</span>
+                    <Select
+                      label="Role of {person.name}"
+                      options={roles}
+                      value={person.role}
+                      onvalue={(role) => addMember(project.id, person.email, role as ProjectView["role"])}
+                    />
+                    <button
+                      class="text-[12px] text-soft underline hover:text-must"
+                      aria-label="Remove {person.name}"
+                      onclick={() => removeMember(project.id, person.personId)}>Remove</button
+                    >
+                  </li>
+                {/each}
+              </ul>
+              <form
+                class="mt-2 flex items-center gap-2"
+                onsubmit={(e) => {
+                  e.preventDefault();
+                  void addMember(project.id, member, memberRole);
+                }}
               >
-              <button class="action">Add editor</button>
-            </form>
+                <span class="field"
+                  ><input
+                    class="w-48 outline-none"
+                    type="email"
+                    placeholder="E-mail address"
+                    aria-label="E-mail of a member"
+                    required
+                    bind:value={member}
+                  /></span
+                >
+                <Select label="Role of the new member" options={roles} bind:value={memberRole} />
+                <button class="action">Add member</button>
+              </form>
+            </details>
           {/if}
         </div>
       {/if}

@@ -165,7 +165,7 @@
 </script>
 
 <div
-  class="absolute inset-x-3 top-14 z-10 mx-auto flex w-fit flex-wrap items-center gap-2 rounded-lg border border-edge bg-white px-3 py-1.5 shadow-sm"
+  class="absolute inset-x-3 top-3 z-10 mx-auto flex w-fit flex-wrap items-center gap-x-2 gap-y-0.5 rounded-lg border border-edge bg-white px-3 py-1.5 shadow-sm"
   bind:this={bar}
   role="group"
   aria-label="Drawing"

@@ -90,6 +90,7 @@
             <PlanCanvas bind:this={canvas} {plan} />
             <div
               class="absolute top-3 left-3 flex gap-0.5 rounded-lg border border-edge bg-white p-1 shadow-sm"
+              class:hidden={tools.tool.kind === "chain"}
               role="toolbar"
               aria-label="Tools"
             >

@@ -20,7 +20,8 @@ public sealed record DeletedProject(Guid Id, string Name, DateTime DeletedAt);
 
 public sealed record PlanEntry(Guid Id, string Title, DateTime ChangedAt, DateTime? DeletedAt);
 
-public sealed record MemberView(Guid PersonId, string Name, ProjectRole Role);
+/// <param name="Email">Told to owners alone, who change what members may do.</param>
+public sealed record MemberView(Guid PersonId, string Name, string Email, ProjectRole Role);
 
 public sealed record NewProject(string Name);
 
@@ -75,7 +76,12 @@ public static class ProjectEndpoints
                     .ToArray(),
                 project
                     .Members.OrderByDescending(member => member.Role)
-                    .Select(member => new MemberView(member.PersonId, member.Person!.DisplayName, member.Role))
+                    .Select(member => new MemberView(
+                        member.PersonId,
+                        member.Person!.DisplayName,
+                        project.Members.Any(m => m.PersonId == id && m.Role == ProjectRole.Owner) ? member.Person!.Email! : "",
+                        member.Role
+                    ))
                     .ToArray()
             ))
             .AsSplitQuery()

@@ -2101,6 +2101,7 @@ export interface components {
             /** Format: uuid */
             personId: string;
             name: string;
+            email: string;
             role: components["schemas"]["ProjectRole"];
         };
         /** @enum {unknown} */

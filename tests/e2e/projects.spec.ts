@@ -1,0 +1,51 @@
+import { expect, test } from "./page";
+
+test("a plan is found, renamed and duplicated; members are changed and removed", async ({
+  planner,
+  page,
+}) => {
+  await planner.signIn();
+  await planner.newPlan("Found again");
+  await page.getByRole("button", { name: "Make the room" }).click();
+  await expect(planner.tally).toContainText("24.0 m²");
+  await planner.saved();
+  await page.goto(process.env.WELLSEDES_URL! + "/#/");
+  await page.getByLabel("Search plans").fill("found a");
+  await expect(page.getByRole("link", { name: /Orchard supper/ })).toHaveCount(
+    0,
+  );
+  await page.getByRole("button", { name: "Rename Found again" }).click();
+  await page.getByLabel("New title of Found again").fill("Found for good");
+  await page.getByLabel("New title of Found again").press("Enter");
+  await page.getByLabel("Search plans").fill("for good");
+  await page.getByRole("button", { name: "Duplicate Found for good" }).click();
+  await page.getByRole("link", { name: "Found for good (copy)" }).click();
+  await expect(planner.tally).toContainText("24.0 m²");
+  await page.goto(process.env.WELLSEDES_URL! + "/#/");
+
+  // A project of one's own, so that nobody else's is changed.
+  await page.getByLabel("Name of a new project").fill("Members");
+  await page.getByRole("button", { name: "New project" }).click();
+  const project = page.locator("section", {
+    has: page.getByRole("heading", { name: "Members", exact: true }),
+  });
+  await project.getByText("Members", { exact: true }).last().click();
+  await project
+    .getByLabel("E-mail of a member")
+    .fill("r.sallow@tidemill.example");
+  await project.getByRole("button", { name: "Add member" }).click();
+  await expect(project.getByText("R. Sallow (editor)")).toBeVisible();
+  await project.getByLabel("Role of R. Sallow").click();
+  await page
+    .locator("[data-select-content]")
+    .getByRole("option", { name: "viewer" })
+    .click();
+  await expect(project.getByText("R. Sallow (viewer)")).toBeVisible();
+  await project.getByRole("button", { name: "Remove R. Sallow" }).click();
+  await expect(project.getByText("R. Sallow")).toHaveCount(0);
+  // The last owner stays.
+  await project.getByRole("button", { name: "Remove N. Ash" }).click();
+  await expect(
+    page.getByText("A project keeps at least one owner."),
+  ).toBeVisible();
+});
