@@ -2,6 +2,7 @@ using System.Globalization;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Walkways;
 
 namespace Wellsedes.Core.Capacity;
 

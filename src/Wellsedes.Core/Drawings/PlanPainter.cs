@@ -3,6 +3,7 @@ using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Walkways;
 
 namespace Wellsedes.Core.Drawings;
 

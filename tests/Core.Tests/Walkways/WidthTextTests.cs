@@ -1,7 +1,8 @@
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
+using Wellsedes.Core.Walkways;
 
-namespace Wellsedes.Core.Tests.Measure;
+namespace Wellsedes.Core.Tests.Walkways;
 
 /// <summary>Widths are rounded down by one rule, needed and measured alike, and what is said agrees with what is judged.</summary>
 public sealed class WidthTextTests

@@ -1,7 +1,7 @@
-using System.Globalization;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Measure;
 
-namespace Wellsedes.Core.Measure;
+namespace Wellsedes.Core.Walkways;
 
 /// <summary>
 /// The one rule by which clear widths are rounded, needed and measured alike: down, to whole millimetres or sixteenths of an
