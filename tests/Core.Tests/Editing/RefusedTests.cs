@@ -4,6 +4,7 @@ using Wellsedes.Core.Findings;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Things.Fittings;
 
 namespace Wellsedes.Core.Tests.Editing;
 
@@ -89,6 +90,19 @@ public sealed class RefusedTests
         Assert.Equal(["No way onto First floor"], sample.State.Findings.Where(f => f.Kind == FindingKind.Walkway).Select(f => f.Title));
         var whole = sample.State.Tally;
         Assert.Equal((16, 2), (whole.Seats, whole.Tables));
+    }
+
+    [Fact]
+    public void A_distance_typed_to_a_counter_is_kept_to_it()
+    {
+        var sample = new Sample().Room(8000, 6000);
+        sample.Do(new PutThing(new Fitting("counter", L, FittingKind.Counter, 4000, 500, 0, 2400, 600, 900)));
+        sample.Place("desk", "desk-1400", 4000, 3000);
+        double Near() =>
+            sample.Planner.NearTo(sample.State, new HashSet<string> { "desk" }).Single(near => near.OtherId == "counter").Width;
+        Assert.True(Near() > 1300);
+        sample.Do(new SpaceFrom(["desk"], "counter", 1200));
+        Assert.Equal(1200, Near(), 6);
     }
 
     [Fact]
