@@ -102,7 +102,7 @@ internal sealed class DimensionPainter(ITextMeasure text, PaperMap map, UnitSyst
             var slant = (along + side).Unit() * 1.1;
             marks.Add(new PathMark(PathShape.Line(tick - slant, tick + slant), Ink.Full, Ink.Medium));
         }
-        var written = LengthText.Write(Math.Round(a.DistanceTo(b), 1), units);
+        var written = LengthText.WriteRound(a.DistanceTo(b), units);
         written = certainty switch
         {
             Certainty.Surveyed => written,

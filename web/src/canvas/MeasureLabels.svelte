@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { writeWidth } from "../plan/figures";
+  import { writeRound } from "../plan/figures";
   import type { OpenPlan } from "../plan/openPlan.svelte";
   import { tools } from "./tools.svelte";
   import type { Point, Viewport } from "./viewport";
@@ -7,7 +7,7 @@
   let { plan, view, under }: { plan: OpenPlan; view: Viewport; under: Point } = $props();
 
   const taking = $derived(tools.tool.kind === "measure" && tools.tool.from ? tools.tool : null);
-  const length = (a: Point, b: Point) => writeWidth(Math.hypot(b.x - a.x, b.y - a.y), plan.units);
+  const length = (a: Point, b: Point) => writeRound(Math.hypot(b.x - a.x, b.y - a.y), plan.units);
   const middle = (a: Point, b: Point) => view.toScreen({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 });
 
   async function keep(from: Point, to: Point) {

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { writeWidth } from "../plan/figures";
+  import { writeRound } from "../plan/figures";
   import type { OpenPlan } from "../plan/openPlan.svelte";
-  import type { Point, Viewport } from "./viewport";
+  import { trueSize, type Point, type Viewport } from "./viewport";
 
   interface Props {
     plan: OpenPlan;
@@ -33,12 +33,12 @@
   </div>
   {#if under}
     <span class="font-figure"
-      >x {writeWidth(under.x, plan.units)} &nbsp; y {writeWidth(under.y, plan.units)}</span
+      >x {writeRound(under.x, plan.units)} &nbsp; y {writeRound(under.y, plan.units)}</span
     >
   {/if}
 </div>
 <div class="absolute right-3 bottom-3 flex items-center gap-2 text-[12px] font-medium text-soft">
-  <span>1 : {Math.round(3.7795 / view.scale)} on screen</span>
+  <span>1 : {Math.round(trueSize / view.scale)} on screen</span>
   <div
     class="flex rounded-md border border-edge bg-white"
     role="presentation"

@@ -24,7 +24,11 @@ describe("viewport", () => {
     expect((a.y + b.y) / 2).toBeCloseTo(346, 6);
   });
   it("stops at its limits", () => {
-    expect(view.zoomed(1e9, { x: 0, y: 0 }).scale).toBe(8);
-    expect(view.zoomed(1e-9, { x: 0, y: 0 }).scale).toBe(0.0002);
+    expect(view.zoomed(1e9, { x: 0, y: 0 }).scale).toBeCloseTo(96 / 25.4, 9);
+    expect(view.zoomed(1e-9, { x: 0, y: 0 }).scale).toBeCloseTo(96 / 25.4 / 2000, 9);
+    // A whole kilometre that was fitted lies beyond; it does not jump when somebody zooms.
+    const far = new Viewport(0.0005, 0, 0);
+    expect(far.zoomed(0.5, { x: 0, y: 0 }).scale).toBe(0.0005);
+    expect(far.zoomed(1.5, { x: 0, y: 0 }).scale).toBeCloseTo(0.00075, 9);
   });
 });

@@ -10,6 +10,9 @@ export interface Box {
 }
 
 /** How the level (mm, y north) lies on the screen (px, y down): a scale in px per mm and the screen place of (0, 0). */
+/** Pixels of the screen for a mm at 1:1, at 96 to the inch. */
+export const trueSize = 96 / 25.4;
+
 export class Viewport {
   constructor(
     readonly scale: number,
@@ -26,9 +29,10 @@ export class Viewport {
   panned(dx: number, dy: number) {
     return new Viewport(this.scale, this.x + dx, this.y + dy);
   }
-  /** Zoomed by a factor about a place on the screen. From 1:20000 to about 2:1. */
+  /** Zoomed by a factor about a place on the screen, from 1:2000 to 1:1; what is smaller because it must fit comes nearer only. */
   zoomed(factor: number, about: Point) {
-    const scale = Math.min(Math.max(this.scale * factor, 0.0002), 8);
+    const [least, most] = [Math.min(trueSize / 2000, this.scale), Math.max(trueSize, this.scale)];
+    const scale = Math.min(Math.max(this.scale * factor, least), most);
     const k = scale / this.scale;
     return new Viewport(scale, about.x - (about.x - this.x) * k, about.y - (about.y - this.y) * k);
   }

@@ -27,6 +27,10 @@ function feetInches(mm: number): string {
   return (mm < 0 && sixteenths ? "-" : "") + (feet ? `${feet}' ${inchText}` : inchText);
 }
 
+/** A length that is told and not typed, as the sheet writes it: to the nearest millimetre or sixteenth. */
+export const writeRound = (mm: number, units: UnitSystem): string =>
+  writeLength(units === "Metric" ? Math.round(mm) : mm, units);
+
 /**
  * A clear width by itself, rounded down as the server does it (WidthText): to whole millimetres or sixteenths of an inch, so
  * that what fails never reads as what holds. Beside the width it needs the server writes both.
