@@ -48,9 +48,16 @@ export class Planner {
   }
 
   async newPlan(title: string, units = "Metric") {
-    await this.page.getByLabel("Title of a new plan").fill(title);
-    await this.choose("Units", units);
-    await this.page.getByRole("button", { name: "New plan" }).click();
+    // In the project of the demo, whatever other projects somebody has.
+    const project = this.page.locator("section", {
+      has: this.page.getByRole("heading", { name: "Tidemill House" }),
+    });
+    await project.getByLabel("Title of a new plan").fill(title);
+    await project.getByLabel("Units", { exact: true }).click();
+    const list = this.page.locator("[data-select-content]");
+    await list.locator(`[role=option][data-value="${units}"]`).click();
+    await expect(list).toHaveCount(0);
+    await project.getByRole("button", { name: "New plan" }).click();
     await this.opened();
   }
 

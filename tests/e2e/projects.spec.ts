@@ -48,4 +48,7 @@ test("a plan is found, renamed and duplicated; members are changed and removed",
   await expect(
     page.getByText("A project keeps at least one owner."),
   ).toBeVisible();
+  await project.getByRole("button", { name: "Delete project" }).click();
+  await page.getByRole("button", { name: "Delete", exact: true }).click();
+  await expect(project).toHaveCount(0);
 });

@@ -188,7 +188,8 @@
 
   function paintFrame() {
     frame = 0;
-    if (!rest) return;
+    // Who has left the plan meanwhile needs no picture of it.
+    if (!rest || !liveCanvas) return;
     rest.show(view, picture, moving);
     const ctx = liveCanvas.getContext("2d")!;
     ctx.setTransform(1, 0, 0, 1, 0, 0);
