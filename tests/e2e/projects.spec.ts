@@ -15,6 +15,10 @@ test("a plan is found, renamed and duplicated; members are changed and removed",
     0,
   );
   await page.getByRole("button", { name: "Rename Found again" }).click();
+  await page.getByLabel("New title of Found again").fill("Never");
+  await page.getByLabel("New title of Found again").press("Escape");
+  await expect(page.getByRole("link", { name: /Found again/ })).toBeVisible();
+  await page.getByRole("button", { name: "Rename Found again" }).click();
   await page.getByLabel("New title of Found again").fill("Found for good");
   await page.getByLabel("New title of Found again").press("Enter");
   await page.getByLabel("Search plans").fill("for good");

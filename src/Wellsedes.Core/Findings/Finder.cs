@@ -215,7 +215,7 @@ public static class Finder
     private static string Where(Pinch pinch) =>
         pinch.A.OwnerId != pinch.B.OwnerId || pinch.A.Name != pinch.B.Name ? $"between {pinch.A.Name} and {pinch.B.Name}"
         : pinch.A != pinch.B && pinch.A.Name.StartsWith("Chair", StringComparison.Ordinal)
-            ? $"between two {char.ToLowerInvariant(pinch.A.Name[0])}hairs{pinch.A.Name[5..]}"
+            ? $"between two chairs{pinch.A.Name["Chair".Length..]}"
         : $"at {pinch.A.Name}";
 
     public static IEnumerable<Finding> FromBrief(Tally tally, UnitSystem units)

@@ -3,6 +3,7 @@
   import Sure, { type Question } from "../parts/Sure.svelte";
   import { onMount } from "svelte";
   import Mark from "../parts/Mark.svelte";
+  import Members from "./Members.svelte";
   import { api, messageOf, type ProjectView } from "./api";
   import { session } from "./session.svelte";
 
@@ -11,7 +12,6 @@
   let title = $state("");
   let units = $state<"Metric" | "FeetInches">("Metric");
   let projectName = $state("");
-  let member = $state("");
 
   onMount(load);
 
@@ -39,8 +39,7 @@
 
   async function deletePlan(planId: string) {
     const { error } = await api.DELETE("/api/plans/{planId}", { params: { path: { planId } } });
-    problem = error ? messageOf(error) : null;
-    await load();
+    await settle(error);
   }
 
   async function restorePlan(projectId: string, deletedPlanId: string) {
@@ -70,18 +69,28 @@
     else problem = messageOf(error);
   }
 
-  async function importFile(input: HTMLInputElement, projectId: string) {
-    const file = input.files?.[0];
-    if (!file) return;
-    const { data, error } = await api.POST("/api/projects/{projectId}/plan-files", {
+  /** Takes a plan file in as a new plan of a project. */
+  const sendPlanFile = (projectId: string, file: File | string) =>
+    api.POST("/api/projects/{projectId}/plan-files", {
       params: { path: { projectId } },
       body: file as never,
       bodySerializer: (body) => body as never,
       headers: { "Content-Type": "application/json" },
     });
+
+  async function importFile(input: HTMLInputElement, projectId: string) {
+    const file = input.files?.[0];
+    if (!file) return;
+    const { data, error } = await sendPlanFile(projectId, file);
     input.value = "";
     if (data) location.hash = `#/plan/${(data as { id: string }).id}`;
     else problem = messageOf(error);
+  }
+
+  /** Says what went wrong, if anything, and shows what there is now. */
+  async function settle(error: unknown) {
+    problem = error ? messageOf(error) : null;
+    await load();
   }
 
   let sought = $state("");
@@ -91,6 +100,8 @@
   let renaming = $state<string | null>(null);
 
   async function rename(planId: string, to: string) {
+    // Enter, Escape and leaving the field all take the field away: one of them is taken.
+    if (renaming !== planId) return;
     renaming = null;
     const opened = await api.GET("/api/plans/{planId}", { params: { path: { planId } } });
     const details = opened.data?.entities.find((entity) => entity.type === "plan") as
@@ -104,8 +115,7 @@
         edit: { do: "set-details", title: to, units: details.units, north: details.north, sure: false },
       },
     });
-    problem = error ? messageOf(error) : null;
-    await load();
+    await settle(error);
   }
 
   /** A plan of its own with everything that is in another: its file, taken in again under another title. */
@@ -115,39 +125,7 @@
     const file = await answer.json();
     const copy = `${title.slice(0, 72)} (copy)`;
     for (const entity of file.entities) if (entity.type === "plan") entity.title = copy;
-    const { error } = await api.POST("/api/projects/{projectId}/plan-files", {
-      params: { path: { projectId } },
-      body: JSON.stringify(file) as never,
-      bodySerializer: (body) => body as never,
-      headers: { "Content-Type": "application/json" },
-    });
-    problem = error ? messageOf(error) : null;
-    await load();
-  }
-
-  const roles: [ProjectView["role"], string][] = [
-    ["Viewer", "viewer"],
-    ["Editor", "editor"],
-    ["Owner", "owner"],
-  ];
-  let memberRole = $state<ProjectView["role"]>("Editor");
-
-  async function addMember(projectId: string, email: string, role: ProjectView["role"]) {
-    const { error } = await api.POST("/api/projects/{projectId}/members", {
-      params: { path: { projectId } },
-      body: { email, role },
-    });
-    problem = error ? messageOf(error) : null;
-    if (!error) member = "";
-    await load();
-  }
-
-  async function removeMember(projectId: string, personId: string) {
-    const { error } = await api.DELETE("/api/projects/{projectId}/members/{personId}", {
-      params: { path: { projectId, personId } },
-    });
-    problem = error ? messageOf(error) : null;
-    await load();
+    await settle((await sendPlanFile(projectId, JSON.stringify(file))).error);
   }
 </script>
 
@@ -299,47 +277,7 @@
             />
           </label>
           {#if project.role === "Owner"}
-            <details class="w-full">
-              <summary class="cursor-pointer text-soft">Members</summary>
-              <ul class="mt-2 space-y-1">
-                {#each project.members as person (person.personId)}
-                  <li class="flex items-center gap-2">
-                    <span class="w-44 truncate font-medium">{person.name}</span>
-                    <Select
-                      label="Role of {person.name}"
-                      options={roles}
-                      value={person.role}
-                      onvalue={(role) => addMember(project.id, person.email, role as ProjectView["role"])}
-                    />
-                    <button
-                      class="text-[12px] text-soft underline hover:text-must"
-                      aria-label="Remove {person.name}"
-                      onclick={() => removeMember(project.id, person.personId)}>Remove</button
-                    >
-                  </li>
-                {/each}
-              </ul>
-              <form
-                class="mt-2 flex items-center gap-2"
-                onsubmit={(e) => {
-                  e.preventDefault();
-                  void addMember(project.id, member, memberRole);
-                }}
-              >
-                <span class="field"
-                  ><input
-                    class="w-48 outline-none"
-                    type="email"
-                    placeholder="E-mail address"
-                    aria-label="E-mail of a member"
-                    required
-                    bind:value={member}
-                  /></span
-                >
-                <Select label="Role of the new member" options={roles} bind:value={memberRole} />
-                <button class="action">Add member</button>
-              </form>
-            </details>
+            <Members {project} {settle} />
           {/if}
         </div>
       {/if}

@@ -4,7 +4,7 @@
   import { readFigure } from "../parts/readFigure";
   import { writeLength } from "../plan/figures";
   import type { OpenPlan } from "../plan/openPlan.svelte";
-  import { back, close, drawing, flip, lastOf, questionOf, takePoint } from "./chain";
+  import { back, close, drawing, flip, lastOf, questionOf, standsLeft, takePoint } from "./chain";
   import { tools } from "./tools.svelte";
 
   interface Props {
@@ -196,7 +196,7 @@
     />
     {#if chain.what === "walls" && chain.line !== "Centre"}
       <button class="pill" title="Key X" onclick={() => drawing.take(() => flip(plan))}
-        >Wall to the {(chain.inside === "Left") !== (chain.line === "InsideFace") ? "left" : "right"}</button
+        >Wall to the {standsLeft(chain) ? "left" : "right"}</button
       >
     {/if}
     {#if !chain.start}

@@ -23,7 +23,7 @@
     paintSelectedThings,
     paintUnjoinedEnds,
   } from "./shellLive";
-  import { drawnThickness } from "../stages/shell/words";
+  import { thicknessOf } from "../plan/usual";
   import { shellThings } from "./shellThings";
   import { placingAt } from "./tooling/placeItem";
   import { tooling } from "./tooling/tooling";
@@ -220,12 +220,12 @@
   function paintShellLive(ctx: CanvasRenderingContext2D) {
     if (plan.stage === "furnish") {
       paintSelectedThings(ctx, view, shellThings(plan).standing, plan.selected);
-      paintDrawing(ctx, view, tools.tool, tools.aim, drawnThickness(plan));
+      paintDrawing(ctx, view, tools.tool, tools.aim, (wallType) => thicknessOf(plan, wallType));
     }
     if (plan.stage !== "shell" || !plan.shell) return;
     if (gesture?.kind !== "shell") paintUnjoinedEnds(ctx, view, plan.shell);
     paintSelectedShell(ctx, view, plan.shell, plan.selected, shellThings(plan));
-    paintDrawing(ctx, view, tools.tool, tools.aim, drawnThickness(plan));
+    paintDrawing(ctx, view, tools.tool, tools.aim, (wallType) => thicknessOf(plan, wallType));
   }
 
   /** A selected thing where it is now: following the hand, or where the server says it would settle. */

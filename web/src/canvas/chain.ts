@@ -88,11 +88,13 @@ export async function flip(plan: OpenPlan): Promise<boolean> {
   return true;
 }
 
-/** On which side of the line it is drawn along a wall stands, seen in the direction of drawing: from and to, in mm to the left. */
+/** Whether walls drawn along a face stand to the left of the line, seen in the direction of drawing. */
+export const standsLeft = (chain: Chain) => (chain.inside === "Left") !== (chain.line === "InsideFace");
+
+/** From where to where a wall's thickness lies, in mm to the left of the line it is drawn along. */
 export function bodyOf(chain: Chain, thickness: number): [number, number] {
   if (chain.line === "Centre") return [-thickness / 2, thickness / 2];
-  const left = (chain.inside === "Left") !== (chain.line === "InsideFace");
-  return left ? [0, thickness] : [-thickness, 0];
+  return standsLeft(chain) ? [0, thickness] : [-thickness, 0];
 }
 
 /** Takes the last corner back. */

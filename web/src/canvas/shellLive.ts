@@ -132,7 +132,13 @@ function paintWallBody(ctx: Ctx, view: Viewport, from: Point, to: Point, [low, h
 }
 
 /** What is being drawn: the side under the hand, guides, and where the hand is drawn to. */
-export function paintDrawing(ctx: Ctx, view: Viewport, tool: Tool, aim: Aim | null, thickness: number) {
+export function paintDrawing(
+  ctx: Ctx,
+  view: Viewport,
+  tool: Tool,
+  aim: Aim | null,
+  thicknessOf: (wallType: string) => number,
+) {
   if (tool.kind !== "chain" && tool.kind !== "points" && tool.kind !== "thing") return;
   ctx.strokeStyle = ink.pencil;
   ctx.fillStyle = ink.pencil;
@@ -147,7 +153,7 @@ export function paintDrawing(ctx: Ctx, view: Viewport, tool: Tool, aim: Aim | nu
     const { chain } = tool;
     const last = lastOf(chain);
     if (last && aim && chain.what === "walls" && !chain.curved && !chain.offsets)
-      paintWallBody(ctx, view, last, aim.at as Point, bodyOf(chain, thickness));
+      paintWallBody(ctx, view, last, aim.at as Point, bodyOf(chain, thicknessOf(chain.wallType)));
     ctx.lineWidth = 2;
     if (last && aim) ring(ctx, view, chain.through ? [last, chain.through, aim.at] : [last, aim.at], false);
     ctx.lineWidth = 1;

@@ -3,7 +3,7 @@
   import { newChain } from "../../canvas/chain";
   import { tools } from "../../canvas/tools.svelte";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
-  import { wallTypesOf } from "./words";
+  import { wallTypesOf } from "../../plan/usual";
 
   let { plan }: { plan: OpenPlan } = $props();
 

@@ -5,7 +5,8 @@
   import { writeLength } from "../../plan/figures";
   import { formIsRead } from "../../plan/forms";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
-  import { marks, openingNames, widthsOf } from "./words";
+  import { widthsOf } from "../../plan/usual";
+  import { marks, openingNames } from "./words";
 
   let { plan }: { plan: OpenPlan } = $props();
 

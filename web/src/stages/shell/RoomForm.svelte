@@ -4,7 +4,8 @@
   import Choice from "../../parts/Choice.svelte";
   import { formIsRead } from "../../plan/forms";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
-  import { certainties, usualSizes, wallTypesOf } from "./words";
+  import { usualSizes, wallTypesOf } from "../../plan/usual";
+  import { certainties } from "./words";
 
   let { plan }: { plan: OpenPlan } = $props();
 

@@ -5,7 +5,8 @@
   import { writeAreaAlone, writeWidth } from "../../plan/figures";
   import { orBack } from "../../plan/forms";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
-  import { nameOf, usualSizes } from "./words";
+  import { usualSizes } from "../../plan/usual";
+  import { nameOf } from "./words";
 
   let { plan }: { plan: OpenPlan } = $props();
 

@@ -8,7 +8,8 @@
   import { writeLength } from "../../plan/figures";
   import { formIsRead } from "../../plan/forms";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
-  import { certainties, usualSizes, wallTypesOf } from "./words";
+  import { usualSizes, wallTypesOf } from "../../plan/usual";
+  import { certainties } from "./words";
 
   let { plan }: { plan: OpenPlan } = $props();
 

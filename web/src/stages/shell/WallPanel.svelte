@@ -4,7 +4,8 @@
   import Choice from "../../parts/Choice.svelte";
   import LengthField from "../../parts/LengthField.svelte";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
-  import { certainties, wallTypesOf } from "./words";
+  import { wallTypesOf } from "../../plan/usual";
+  import { certainties } from "./words";
 
   let { plan, wall }: { plan: OpenPlan; wall: Wall } = $props();
 

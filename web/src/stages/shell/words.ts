@@ -1,5 +1,4 @@
 import type { Certainty } from "../../app/api";
-import { tools } from "../../canvas/tools.svelte";
 import type { OpenPlan } from "../../plan/openPlan.svelte";
 import { writeLength } from "../../plan/figures";
 
@@ -26,32 +25,6 @@ export const marks: [string, string][] = [
   ["Exit", "Exit"],
   ["Service", "Service"],
 ];
-
-const usualWallTypes = (plan: OpenPlan) =>
-  (plan.units === "Metric" ? plan.catalogue?.wallTypes : plan.catalogue?.wallTypesInFeet) ?? [];
-
-/** What a room and a storey measure until somebody says otherwise, in the plan's units. */
-export const usualSizes = (plan: OpenPlan) =>
-  plan.catalogue!.usualSizes.find((sizes) => sizes.units === plan.units)!;
-
-/** Widths of an opening that are usual in the plan's units, in mm. */
-export const widthsOf = (plan: OpenPlan, size: { offered: number[]; offeredInFeet: number[] }) =>
-  plan.units === "Metric" ? size.offered : size.offeredInFeet;
-
-/** The wall types a wall can have: the plan's own, then those every plan offers. */
-export function wallTypesOf(plan: OpenPlan): [string, string][] {
-  const own = plan.all("wall-type") as { name: string }[];
-  const usual = usualWallTypes(plan);
-  return [...own, ...usual].map((m) => [m.name, m.name]);
-}
-
-/** How thick the walls are that are being drawn, in mm; 0 when none are. */
-export function drawnThickness(plan: OpenPlan): number {
-  if (tools.tool.kind !== "chain") return 0;
-  const name = tools.tool.chain.wallType;
-  const own = plan.all("wall-type") as { name: string; thickness: number }[];
-  return [...own, ...usualWallTypes(plan)].find((type) => type.name === name)?.thickness ?? 0;
-}
 
 /** What a thing of the shell is called in lists. */
 export function nameOf(plan: OpenPlan, id: string): string {
