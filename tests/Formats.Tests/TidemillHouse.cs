@@ -98,7 +98,7 @@ internal static class TidemillHouse
     private static IEnumerable<Edit> FirstFloor()
     {
         yield return new PutLevel(new Level(First, "First floor", 4500, 2700));
-        yield return new CopyShell(Ground, First, "first");
+        yield return new CopyShell(Ground, First, "first", Names: false);
         yield return new PutThing(
             new Flight("stair-1", Ground, FlightKind.Stair, 4100, -4380, 0, 1400, 6240, 4500, 25, First, "Stair to the studio")
         );

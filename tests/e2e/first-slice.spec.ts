@@ -60,7 +60,8 @@ test("dragging shows distances, overlaps and the tally before anything is let go
   await planner.openDemo();
   await planner.item("Table 4, 8 seats").focus();
   await page.keyboard.press("Enter");
-  await expect(page.getByLabel("From west")).toHaveValue("4\u00a0990");
+  await page.getByText("More: its place on the plan").click();
+  await expect(page.getByLabel("Middle x")).toHaveValue("4\u00a0990");
   const from = await planner.middle("Table 4, 8 seats");
   await page.mouse.move(from.x, from.y);
   await page.mouse.down();
@@ -70,12 +71,12 @@ test("dragging shows distances, overlaps and the tally before anything is let go
   ).toBeVisible();
   await expect(page.getByTitle(/To Table \d+\./).first()).toBeVisible();
   await page.mouse.up();
-  await expect(page.getByLabel("From west")).not.toHaveValue("4\u00a0990");
+  await expect(page.getByLabel("Middle x")).not.toHaveValue("4\u00a0990");
   await planner.saved();
   await page.keyboard.press("Control+z");
-  await expect(page.getByLabel("From west")).toHaveValue("4\u00a0990");
+  await expect(page.getByLabel("Middle x")).toHaveValue("4\u00a0990");
   await page.keyboard.press("Control+y");
-  await expect(page.getByLabel("From west")).not.toHaveValue("4\u00a0990");
+  await expect(page.getByLabel("Middle x")).not.toHaveValue("4\u00a0990");
   await page.keyboard.press("Control+z");
   await expect(
     planner.tally.getByRole("button", {
@@ -179,9 +180,9 @@ test("everything by keyboard: select, turn, move, duplicate, set aside, remove, 
   await expect(page.getByRole("textbox", { name: "Rotation" })).toHaveValue(
     "14",
   );
-  const west = await page.getByLabel("From west").inputValue();
+  const west = await page.getByLabel("Middle x").inputValue();
   await page.keyboard.press("Shift+ArrowRight");
-  await expect(page.getByLabel("From west")).not.toHaveValue(west);
+  await expect(page.getByLabel("Middle x")).not.toHaveValue(west);
   await page.keyboard.press("d");
   await expect(planner.tally.getByText("2", { exact: true })).toBeVisible();
   await page.keyboard.press("Delete");
@@ -353,7 +354,8 @@ test("with 100 ms on the way a drag follows the hand without waiting", async ({
   await planner.openDemo();
   await planner.item("Table 4, 8 seats").focus();
   await page.keyboard.press("Enter");
-  await expect(page.getByLabel("From west")).toHaveValue("4\u00a0990");
+  await page.getByText("More: its place on the plan").click();
+  await expect(page.getByLabel("Middle x")).toHaveValue("4\u00a0990");
   const from = await planner.middle("Table 4, 8 seats");
   await page.mouse.move(from.x, from.y);
   await page.mouse.down();

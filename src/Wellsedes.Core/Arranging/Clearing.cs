@@ -25,12 +25,12 @@ public readonly record struct Clearing(Point By)
             var box = item.Bounds.Grown(reach + 1);
             PlacedItem[] near = [item, .. items.Where(other => other != item && box.Meets(other.Bounds))];
             Convex[] others = [.. Overlaps.InTheWay(space, near, 0, box)];
-            Difference[] differences =
+            MeetingMoves[] differences =
             [
                 .. from shape in own
                 from other in others
                 where shape.Bounds.Grown(reach + 1).Meets(other.Bounds)
-                select new Difference(shape, other),
+                select new MeetingMoves(shape, other),
             ];
             var moves =
                 from direction in Directions(item, others)
@@ -50,9 +50,6 @@ public readonly record struct Clearing(Point By)
     }
 
     private static bool Clears(Convex a, Convex b) => !a.Bounds.Meets(b.Bounds) || Gap.Between(a, b).Width >= -Tolerance.Length;
-
-    /// <summary>Shapes with sharp corners are asked about as if they were this much larger, in mm.</summary>
-    private const double Hair = 1e-4;
 
     /// <summary>So many of the shortest moves are tried.</summary>
     private const int Tried = 4;
@@ -80,7 +77,7 @@ public readonly record struct Clearing(Point By)
     }
 
     /// <summary>How far along a direction nothing is met any more, in whole mm; null when that is farther than is looked.</summary>
-    private static double? Free(IReadOnlyList<Difference> differences, Point direction, double reach)
+    private static double? Free(IReadOnlyList<MeetingMoves> differences, Point direction, double reach)
     {
         List<(double From, double To)> met = [];
         foreach (var difference in differences)
@@ -92,37 +89,5 @@ public readonly record struct Clearing(Point By)
             if (from < far + 1 - Tolerance.Length && to > far + Tolerance.Length)
                 far = Math.Ceiling(to - Tolerance.Length);
         return far > 0 && far <= reach ? far : null;
-    }
-
-    /// <summary>Every move by which one shape meets another: b moved by t meets a where t lies in a - b.</summary>
-    private sealed class Difference(Convex b, Convex a)
-    {
-        private readonly Point from = b.Bounds.Centre;
-        private readonly Point to = a.Bounds.Centre;
-
-        /// <summary>No more than this between the boxes' middles and they may meet, in mm.</summary>
-        private readonly double together =
-            (
-                Math.Sqrt(a.Bounds.Width * a.Bounds.Width + a.Bounds.Height * a.Bounds.Height)
-                + Math.Sqrt(b.Bounds.Width * b.Bounds.Width + b.Bounds.Height * b.Bounds.Height)
-            ) / 2;
-        private Convex? shape;
-
-        /// <summary>The stretch of moves along a direction by which they meet; null when by none.</summary>
-        public (double From, double To)? On(Point direction) =>
-            Math.Abs(direction.Cross(to - from)) > together ? null : LineInside.Of(shape ??= Made(), Hair, default, direction);
-
-        private Convex Made()
-        {
-            List<Point> all = [];
-            foreach (var p in a.Corners)
-            foreach (var q in b.Corners)
-                all.Add(p - q);
-            var core =
-                a.Corners.Length == 1 && b.Corners.Length == 1 ? Convex.Disc(all[0], 0)
-                : a.Corners.Length + b.Corners.Length == 3 ? Convex.Capsule(all[0], all[1], 0)
-                : Convex.HullOf(all);
-            return core.Grown(a.Radius + b.Radius);
-        }
     }
 }

@@ -121,6 +121,7 @@ public static class Nearest
 
     private static string WallName(WallPiece piece) =>
         piece.Opening is null ? "Wall"
+        : piece.Opening.Name.Length > 0 ? piece.Opening.Name
         : piece.Opening.Kind == OpeningKind.Window ? "Window"
         : "Door";
 }

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
+using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
@@ -19,6 +20,10 @@ namespace Wellsedes.Core.Editing;
 [JsonDerivedType(typeof(SetOpeningFrom), "set-opening-from")]
 [JsonDerivedType(typeof(DrawWalls), "draw-walls")]
 [JsonDerivedType(typeof(DrawBoundary), "draw-boundary")]
+[JsonDerivedType(typeof(MoveBoundary), "move-boundary")]
+[JsonDerivedType(typeof(MoveBoundaryEnd), "move-boundary-end")]
+[JsonDerivedType(typeof(SetBoundaryLength), "set-boundary-length")]
+[JsonDerivedType(typeof(BowBoundary), "bow-boundary")]
 [JsonDerivedType(typeof(MoveWall), "move-wall")]
 [JsonDerivedType(typeof(MoveWallEnd), "move-wall-end")]
 [JsonDerivedType(typeof(SetWallLength), "set-wall-length")]
@@ -46,6 +51,7 @@ namespace Wellsedes.Core.Editing;
 [JsonDerivedType(typeof(RotateItems), "rotate-items")]
 [JsonDerivedType(typeof(PutItemAt), "put-item-at")]
 [JsonDerivedType(typeof(SpaceFrom), "space-from")]
+[JsonDerivedType(typeof(PutFromWall), "put-from-wall")]
 [JsonDerivedType(typeof(ResizeItem), "resize-item")]
 [JsonDerivedType(typeof(SetSeats), "set-seats")]
 [JsonDerivedType(typeof(LabelItem), "label-item")]
@@ -104,6 +110,9 @@ public sealed record PutItemAt(string Id, double X, double Y, double Rotation) :
 
 /// <summary>Moves items straight away from or towards another thing until their clear distance is as asked.</summary>
 public sealed record SpaceFrom(ImmutableArray<string> Ids, string OtherId, double Distance) : Edit, IOfSelected;
+
+/// <summary>Moves an item or a boundary straight until its clear distance in mm to the wall on one side of it is as asked.</summary>
+public sealed record PutFromWall(string Id, PlanSide Side, double Distance) : Edit;
 
 /// <summary>New sizes; null takes the catalogue's back.</summary>
 public sealed record ResizeItem(string Id, double? Width = null, double? Depth = null, double? Height = null) : Edit;

@@ -20,6 +20,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
             RotateItems e => Rotate(plan, e),
             PutItemAt e => PutAt(plan, e),
             SpaceFrom e => Space(plan, e),
+            PutFromWall e => FromWall(plan, e),
             ResizeItem e => Resize(plan, e),
             SetSeats e => Seats(plan, e),
             SetParameters e => Parameters(plan, e),
@@ -88,20 +89,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
             "Moved",
             item =>
             {
-                var at = end.Out(start.In(item.Placement.Origin));
-                var moved =
-                    end.Rotation == start.Rotation
-                        ? item with
-                        {
-                            X = item.X + (end.X - start.X),
-                            Y = item.Y + (end.Y - start.Y),
-                        }
-                        : item with
-                        {
-                            X = at.X,
-                            Y = at.Y,
-                            Rotation = AngleText.Normal(item.Rotation + end.Rotation - start.Rotation),
-                        };
+                var moved = Carried(item, start, end);
                 // What waits beside the plan is placed by moving it into a room.
                 return item.SetAside && spaces(plan, item.LevelId).RoomAt(moved.Placement.Origin) is not null
                     ? moved with
@@ -216,10 +204,30 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         );
     }
 
-    private static EditAnswer PutAt(Plan plan, PutItemAt edit) =>
-        SizeSense.CheckPlacement(new Placement(edit.X, edit.Y, edit.Rotation)) is { } problem
-            ? EditAnswer.No(problem)
-            : Each(plan, [edit.Id], "Moved", item => item with { X = edit.X, Y = edit.Y, Rotation = AngleText.Normal(edit.Rotation) });
+    private static EditAnswer PutAt(Plan plan, PutItemAt edit)
+    {
+        var end = new Placement(edit.X, edit.Y, AngleText.Normal(edit.Rotation));
+        if (SizeSense.CheckPlacement(end) is { } problem)
+            return EditAnswer.No(problem);
+        if (plan.Find<Item>(edit.Id) is not { } first)
+            return EditAnswer.No("id", "What was to move is no longer there.");
+        var start = first.Placement;
+        return Each(
+            plan,
+            WithWhatStandsOnThem(plan, [edit.Id]),
+            "Moved",
+            item => item.Id == first.Id ? item with { X = end.X, Y = end.Y, Rotation = end.Rotation } : Carried(item, start, end)
+        );
+    }
+
+    /// <summary>An item that stands on one which moves from a placement to another.</summary>
+    private static Item Carried(Item item, Placement start, Placement end)
+    {
+        if (end.Rotation == start.Rotation)
+            return item with { X = item.X + (end.X - start.X), Y = item.Y + (end.Y - start.Y) };
+        var at = end.Out(start.In(item.Placement.Origin));
+        return item with { X = at.X, Y = at.Y, Rotation = AngleText.Normal(item.Rotation + end.Rotation - start.Rotation) };
+    }
 
     private EditAnswer Space(Plan plan, SpaceFrom edit)
     {
@@ -237,8 +245,25 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         if (near.Width <= Tolerance.Length)
             return EditAnswer.No("distance", "They touch or overlap; move them apart first.");
         var step = (near.To - near.From).Unit() * (near.Width - edit.Distance);
-        return Each(plan, edit.Ids, "Spaced", item => item with { X = item.X + step.X, Y = item.Y + step.Y });
+        return MovedBy(plan, edit.Ids, "Spaced", step);
     }
+
+    private EditAnswer FromWall(Plan plan, PutFromWall edit)
+    {
+        if (!(edit.Distance >= 0 && edit.Distance <= SizeSense.Longest))
+            return EditAnswer.No("distance", "The distance must be 0 or more.");
+        if (plan.Find<Item>(edit.Id) is not { } item || forms.Place(plan, item, plan.OfScheme<Checks>(item.SchemeId).First()) is not { } placed)
+            return EditAnswer.No("id", "What was to move is no longer there.");
+        var ahead = WallsAround.Of([.. placed.Standing], spaces(plan, item.LevelId)).FirstOrDefault(found => found.Side == edit.Side);
+        if (ahead is null)
+            return EditAnswer.NoWallAhead(edit.Side);
+        var by = ahead.Towards * (ahead.Distance - edit.Distance);
+        return MovedBy(plan, [edit.Id], "Moved", by);
+    }
+
+    /// <summary>Items moved, and with them what stands on them.</summary>
+    private static EditAnswer MovedBy(Plan plan, ImmutableArray<string> ids, string verb, Point by) =>
+        Each(plan, WithWhatStandsOnThem(plan, ids), verb, item => item with { X = item.X + by.X, Y = item.Y + by.Y });
 
     private ImmutableArray<Convex> OtherShapes(Plan plan, string id, Item beside, Checks checks)
     {

@@ -45,7 +45,7 @@ internal static class LevelEdits
         return change.Done(before is null ? $"Added {level.Name}" : $"Changed {level.Name}");
     }
 
-    public static EditAnswer CopyShell(Plan plan, CopyShell edit)
+    public static EditAnswer CopyShell(Plan plan, CopyShell edit, Func<Plan, string, LevelSpace> spaces)
     {
         if (plan.Find<Level>(edit.FromLevelId) is not { } from || plan.Find<Level>(edit.ToLevelId) is not { } to || from == to)
             return EditAnswer.No("level", "Pick two different levels.");
@@ -69,8 +69,22 @@ internal static class LevelEdits
             change.Put(thing with { Id = Next(), LevelId = to.Id, Locked = false });
         foreach (var pair in walls.Values.Where(id => plan.Find(id) is not null))
             return EditAnswer.Taken("newId", pair);
-        return change.Done($"Copied the shell of {from.Name} to {to.Name}");
+        var copied = change.Done($"Copied the shell of {from.Name} to {to.Name}");
+        if (!edit.Names || copied.Change is not { } shell || !plan.TryApply(shell, out var above, out _))
+            return copied;
+        foreach (var room in Named(plan, from, spaces(above, to.Id)))
+            change.Put(room with { Id = Next(), LevelId = to.Id, Height = to.Height });
+        return change.Done(shell.Label);
     }
+
+    /// <summary>Rooms of a level whose names are taken up to a copy of its walls: those that are one room there too. Use and number are each room's own.</summary>
+    private static IEnumerable<Room> Named(Plan plan, Level from, LevelSpace above) =>
+        plan.OnLevel<Room>(from.Id)
+            .Select(room => (Room: room, Above: above.RoomAt(room.Inside)))
+            .Where(pair => pair.Above is { Named: false })
+            .GroupBy(pair => pair.Above)
+            .Where(group => group.Count() == 1)
+            .Select(group => group.Single().Room with { Number = "", Use = "" });
 
     public static EditAnswer SetOut(Plan plan, SetOut edit)
     {

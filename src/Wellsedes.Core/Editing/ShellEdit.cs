@@ -114,6 +114,18 @@ public sealed record SetWallLength(
     Certainty Certainty = Certainty.Surveyed
 ) : Edit;
 
+/// <summary>Moves a boundary; others that meet it follow. One that meets others or a wall moves square to itself only.</summary>
+public sealed record MoveBoundary(string Id, double Dx, double Dy) : Edit;
+
+/// <summary>Moves one end of a boundary, and the ends of others that meet it there.</summary>
+public sealed record MoveBoundaryEnd(string Id, bool AtStart, Point To) : Edit;
+
+/// <summary>Gives a boundary a length in mm; what meets the moving end goes along.</summary>
+public sealed record SetBoundaryLength(string Id, double Length, Stays Stays = Stays.Start) : Edit;
+
+/// <summary>Bends a boundary through a point; one in line with its ends makes it straight again.</summary>
+public sealed record BowBoundary(string Id, Point Through) : Edit;
+
 /// <summary>The centre or a face of a wall, seen in its own direction.</summary>
 public enum WallSide
 {
@@ -189,8 +201,8 @@ public sealed record RepeatThing(string Id, string NewId, int Columns, int Rows,
 
 public sealed record PutLevel(Level Level) : Edit;
 
-/// <summary>Copies the walls, inner doors, windows, columns and shafts of one level onto another; not its flights, boundaries and room names.</summary>
-public sealed record CopyShell(string FromLevelId, string ToLevelId, string NewId) : Edit;
+/// <summary>Copies the walls, inner doors, windows, columns and shafts of one level onto another, and the names of its rooms where they are wanted; not its flights and boundaries.</summary>
+public sealed record CopyShell(string FromLevelId, string ToLevelId, string NewId, bool Names = true) : Edit;
 
 /// <summary>Adds a setting-out line or changes one.</summary>
 public sealed record SetOut(SettingOutLine Line) : Edit;

@@ -9,21 +9,16 @@ namespace Wellsedes.Core.Editing;
 /// <summary>Drawing walls and changing them.</summary>
 internal static class WallEdits
 {
-    /// <summary>A wall is at least this long, in mm.</summary>
-    public const double Shortest = 10;
-
-    private const int MostSides = 500;
-
     public static EditAnswer Draw(Plan plan, DrawWalls edit)
     {
-        if (CheckChain(plan, edit.LevelId, edit.Start, edit.Sides, edit.Closed, "wall") is { } problem)
+        if (ChainSides.Check(plan, edit.LevelId, edit.Start, edit.Sides, edit.Closed, "wall") is { } problem)
             return EditAnswer.No(problem);
         if (UsualWallTypes.Find(plan, edit.WallType) is not { } wallType)
             return EditAnswer.NoWallType(edit.WallType);
-        var drawn = Chain(edit.Start, edit.Sides, edit.Closed);
+        var drawn = ChainSides.Lines(edit.Start, edit.Sides, edit.Closed);
         var lines = WallChain.CentreLines(drawn, edit.Closed, wallType.Thickness, edit.Line, edit.Inside);
         var change = new ShellChange(plan);
-        var own = plan.All<Wall>().Where(wall => IsOfChain(wall.Id, edit.Id)).ToArray();
+        var own = plan.All<Wall>().Where(wall => ChainSides.IsOf(wall.Id, edit.Id)).ToArray();
         var made = lines.Select(
             (line, i) =>
                 new Wall(
@@ -56,81 +51,6 @@ internal static class WallEdits
         return change.Done(edit.Sides.Length == 1 && !edit.Closed ? "Drew a wall" : $"Drew {kept.Length} walls");
     }
 
-    private static bool IsOfChain(string wallId, string chain) =>
-        wallId.StartsWith(chain + "-", StringComparison.Ordinal) && wallId.AsSpan(chain.Length + 1).IndexOfAnyExceptInRange('-', '9') < 0;
-
-    public static EditAnswer Boundary(Plan plan, DrawBoundary edit)
-    {
-        var problem =
-            CheckChain(plan, edit.LevelId, edit.Start, edit.Sides, edit.Closed, "line")
-            ?? Editor.CheckText("room name", edit.RoomName, 0, 60);
-        if (problem is not null)
-            return EditAnswer.No(problem);
-        var change = new ShellChange(plan);
-        foreach (var old in plan.All<Boundary>().Where(line => IsOfChain(line.Id, edit.Id)))
-            change.Remove(old.Id);
-        var lines = Chain(edit.Start, edit.Sides, edit.Closed);
-        change.Put(lines.Select((line, i) => new Boundary($"{edit.Id}-{i + 1}", edit.LevelId, line.Start, line.End, line.Bow)));
-        var name = edit.RoomName.Trim();
-        if (edit.Closed && name.Length > 0)
-        {
-            if (plan.Find(edit.Id) is not (null or Room))
-                return EditAnswer.Taken("id", edit.Id);
-            var ring = lines.Select(line => line.Start).ToImmutableArray();
-            if (Region.SignedArea(ring) < 0)
-                ring = [.. ring.Reverse()];
-            var inside = Polygons.InsidePoint(new Region(ring, []));
-            change.Put(new Room(edit.Id, edit.LevelId, name, "", "", inside.X, inside.Y, plan.Find<Level>(edit.LevelId)!.Height));
-        }
-        return change.Done(name.Length > 0 ? $"Outlined {name}" : "Drew a boundary");
-    }
-
-    private static ImmutableArray<BowedLine> Chain(Point start, ImmutableArray<ChainSide> sides, bool closed)
-    {
-        var lines = ImmutableArray.CreateBuilder<BowedLine>();
-        var at = start;
-        foreach (var side in sides)
-        {
-            lines.Add(new BowedLine(at, side.To, BowOf(at, side)));
-            at = side.To;
-        }
-        if (closed && at.DistanceTo(start) > Tolerance.Length)
-            lines.Add(new BowedLine(at, start, 0));
-        return lines.ToImmutable();
-    }
-
-    private static double BowOf(Point from, ChainSide side) =>
-        side.Through is { } through ? BowedLine.Through(from, through, side.To).Bow : side.Bow;
-
-    private static Problem? CheckChain(Plan plan, string levelId, Point start, ImmutableArray<ChainSide> sides, bool closed, string thing)
-    {
-        if (plan.Find<Level>(levelId) is null)
-            return new Problem("level", "The level is no longer there.");
-        if (sides.IsDefaultOrEmpty || sides.Length > MostSides)
-            return new Problem("sides", $"A chain has from 1 to {MostSides} sides.");
-        if (closed && sides.Length < 2)
-            return new Problem("sides", "A closed chain needs at least three sides.");
-        if ((SizeSense.CheckPlace("start", start.X) ?? SizeSense.CheckPlace("start", start.Y)) is { } outside)
-            return outside;
-        var at = start;
-        for (var i = 0; i < sides.Length; i++)
-        {
-            var side = sides[i];
-            if ((SizeSense.CheckPlace($"side {i + 1}", side.To.X) ?? SizeSense.CheckPlace($"side {i + 1}", side.To.Y)) is { } far)
-                return far;
-            var chord = at.DistanceTo(side.To);
-            if (chord < Shortest)
-                return new Problem(
-                    $"side {i + 1}",
-                    $"Side {i + 1} would be {Tell(plan, chord)} long; a {thing} is at least {Tell(plan, Shortest)}."
-                );
-            if (BowOf(at, side) is var bow && (!double.IsFinite(bow) || Math.Abs(bow) > 20 * chord))
-                return new Problem($"side {i + 1}", $"Side {i + 1} cannot bow by that much; keep within 20 times its length.");
-            at = side.To;
-        }
-        return null;
-    }
-
     public static EditAnswer Move(Plan plan, MoveWall edit, Func<Plan, string, LevelSpace> spaces)
     {
         if (plan.Find<Wall>(edit.Id) is not { } wall)
@@ -159,7 +79,7 @@ internal static class WallEdits
             return Gone();
         if (!wall.Line.IsStraight)
             return EditAnswer.No("length", "A curved wall's length is set by moving its ends.");
-        if (SizeSense.Check(plan.Details.Units, "length", "a wall", edit.Length, Shortest, 200_000, false) is { } problem)
+        if (SizeSense.Check(plan.Details.Units, "length", "a wall", edit.Length, ChainSides.Shortest, 200_000, false) is { } problem)
             return EditAnswer.No(problem);
         var space = spaces(plan, wall.LevelId);
         var delta = edit.Length - LengthOf(space, wall, edit.Along);
@@ -188,10 +108,10 @@ internal static class WallEdits
     {
         if (plan.Find<Wall>(edit.Id) is not { } wall)
             return Gone();
-        if (!(edit.Along >= Shortest && edit.Along <= wall.Length - Shortest))
+        if (!(edit.Along >= ChainSides.Shortest && edit.Along <= wall.Length - ChainSides.Shortest))
             return EditAnswer.No(
                 "along",
-                $"The wall is {Tell(plan, wall.Length)} long; split it from {Tell(plan, Shortest)} after its start to {Tell(plan, Shortest)} before its end."
+                $"The wall is {Tell(plan, wall.Length)} long; split it from {Tell(plan, ChainSides.Shortest)} after its start to {Tell(plan, ChainSides.Shortest)} before its end."
             );
         if (plan.Find(edit.NewId) is not null)
             return EditAnswer.Taken("newId", edit.NewId);
@@ -349,10 +269,10 @@ internal static class WallEdits
                 continue;
             if (change.Plan.Find<Wall>(wall.Id) is { Locked: true } locked && (locked.Start != wall.Start || locked.End != wall.End))
                 return EditAnswer.No("walls", "A wall here is locked; unlock it first.");
-            if (wall.Start.DistanceTo(wall.End) < Shortest)
+            if (wall.Start.DistanceTo(wall.End) < ChainSides.Shortest)
                 return EditAnswer.No(
                     "walls",
-                    $"A wall would be left with no length; walls are at least {Tell(change.Plan, Shortest)} long."
+                    $"A wall would be left with no length; walls are at least {Tell(change.Plan, ChainSides.Shortest)} long."
                 );
             if (SizeSense.CheckPlace("wall", wall.Start.X + wall.Start.Y) is { } far)
                 return EditAnswer.No(far);

@@ -106,6 +106,18 @@ public sealed class Planner
         return Nearest.Of(items, state.Space, state.Items);
     }
 
+    /// <summary>Clear distances to the walls either side of one item, or of one boundary.</summary>
+    public static ImmutableArray<WallAhead> WallsAroundOf(PlanState state, string id) =>
+        state.Plan.Find(id) switch
+        {
+            Item { SetAside: false } when state.Items.FirstOrDefault(placed => placed.Item.Id == id) is { } placed => WallsAround.Of(
+                [.. placed.Standing],
+                state.Space
+            ),
+            Boundary boundary when boundary.LevelId == state.LevelId => WallsAround.Beside(boundary.Line, state.Space),
+            _ => [],
+        };
+
     private Settled? Caught(Plan plan, Edit edit)
     {
         var item = edit switch

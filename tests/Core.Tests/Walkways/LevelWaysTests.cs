@@ -160,7 +160,7 @@ public sealed class LevelWaysTests
     {
         var sample = new Sample().Room(8000, 5000).Door(along: 2000);
         sample.Do(new PutLevel(new Level("up", "First floor", 3400, 2700)));
-        sample.Do(new CopyShell(L, "up", "shell"));
+        sample.Do(new CopyShell(L, "up", "shell", Names: false));
         sample.Do(new NameRoom("loft", "Loft", "", "", null, "up", 1000, 1000));
         return sample.Do(
             new PutThing(new Flight("stair", L, FlightKind.Stair, 5000, 5000 - stairWidth / 2, 270, stairWidth, 4000, 1, 19, "up"))

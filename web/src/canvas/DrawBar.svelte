@@ -11,12 +11,15 @@
     plan: OpenPlan;
     under: Spot | null;
     reach: number;
-    reveal: (p: Spot) => void;
+    reveal: (...places: Spot[]) => void;
   }
   let { plan, under, reach, reveal }: Props = $props();
 
   const chain = $derived(tools.tool.kind === "chain" ? tools.tool.chain : null);
   const asked = $derived(tools.tool.kind === "points" ? tools.tool.asked : null);
+  const shown = $derived(tools.aim && chain && lastOf(chain) ? tools.aim : null);
+  /** Whether the plan is to be pressed before anything can be typed. */
+  const waits = $derived(chain !== null && (chain.offsets ? !chain.corner : !chain.start));
   let length = $state("");
   let angle = $state("");
   /** Where the hand pointed last, and which way an arrow key said since. */
@@ -24,6 +27,8 @@
   let way = $state.raw<Spot | null>(null);
   let first = $state<HTMLInputElement>();
   let bar = $state<HTMLElement>();
+  /** Whether the arrow keys have moved the cross. */
+  let crossed = false;
 
   $effect(() => {
     if (under) [pointed, way] = [under, null];
@@ -40,8 +45,11 @@
     const last = chain && lastOf(chain);
     if (last) untrack(() => reveal(last));
   });
-
-  const shown = $derived(tools.aim && chain && lastOf(chain) ? tools.aim : null);
+  // The next side as an arrow key says it, and where no hand points: that it can be seen before it is drawn.
+  $effect(() => {
+    const last = chain && lastOf(chain);
+    if (last && shown && (way || !under)) untrack(() => reveal(last, shown.at));
+  });
 
   async function figure(text: string, isAngle: boolean): Promise<number | undefined | null> {
     if (!text.trim()) return undefined;
@@ -134,7 +142,14 @@
   function onkeydown(event: KeyboardEvent) {
     const said = arrows[event.key];
     if (event.altKey) return;
-    if (event.key === "Enter") enter();
+    if (said && waits) {
+      const pixels = event.shiftKey ? 1 : 12;
+      tools.moveCross(said.x * pixels, -said.y * pixels);
+      crossed = true;
+    } else if (event.key === "Enter" && waits && crossed && !length && !angle) {
+      crossed = false;
+      tools.pressCross();
+    } else if (event.key === "Enter") enter();
     else if (event.key === "Escape") {
       if (length || angle) length = angle = tools.said = "";
       else end();

@@ -9,7 +9,14 @@
   import { Pan } from "./gestures/pan";
   import { Press } from "./gestures/press";
   import { TurnItem } from "./gestures/turnItem";
-  import { paintFinding, paintGuide, paintMeasures, paintOverlaps, paintRoute } from "./livePainter";
+  import {
+    paintCross,
+    paintFinding,
+    paintGuide,
+    paintMeasures,
+    paintOverlaps,
+    paintRoute,
+  } from "./livePainter";
   import { BackingPictures } from "./backings";
   import DrawBar from "./DrawBar.svelte";
   import MeasureLabels from "./MeasureLabels.svelte";
@@ -94,6 +101,8 @@
         more: false,
         free: false,
       });
+    tools.moveCross = moveCross;
+    tools.pressCross = pressCross;
     Object.assign(host, {
       planView: () => view,
       backing: () => plan.here("backing")[0],
@@ -215,6 +224,7 @@
       taking ? [taking.from!, taking.to ?? view.toLevel(pointer)] : null,
     );
     gesture?.paint?.(ctx, ratio);
+    if (crossed && tool.kind !== "select") paintCross(ctx, pointer);
   }
 
   function paintShellLive(ctx: CanvasRenderingContext2D) {
@@ -297,12 +307,36 @@
     look(Viewport.fitting(box, size.width, size.height), true);
   }
 
-  /** Brings a place into view when it lies outside, or near the edge. */
-  export function reveal(p: Point) {
-    const at = view.toScreen(p);
-    if (at.x > 60 && at.y > 90 && at.x < size.width - 60 && at.y < size.height - 60) return;
-    look(view.panned(size.width / 2 - at.x, size.height / 2 - at.y), true);
+  /** Brings places into the part of the view that the bars do not cover. */
+  export function reveal(...points: Point[]) {
+    const free = { minX: 60, minY: 110, maxX: size.width - 60, maxY: size.height - 60 };
+    const next = view.showing(points, free);
+    if (next !== view) look(next, true);
   }
+
+  /** Whether the keyboard points, with a cross. */
+  let crossed = $state(false);
+  function moveCross(dx: number, dy: number) {
+    if (!crossed && !inside) pointer = { x: size.width / 2, y: size.height / 2 };
+    pointer = {
+      x: Math.min(Math.max(pointer.x + dx, 0), size.width),
+      y: Math.min(Math.max(pointer.y + dy, 0), size.height),
+    };
+    inside = crossed = true;
+    tooling()?.follow(table, { at: pointer, more: false, free: false });
+    draw();
+  }
+  function pressCross() {
+    if (!crossed) moveCross(0, 0);
+    tooling()?.press(table, { at: pointer, more: false, free: false });
+    draw();
+  }
+  // Who begins something by a key goes on by keys: the arrows are the plan's.
+  $effect(() => {
+    if (tools.tool.kind === "select") crossed = false;
+    else if (!["chain", "place"].includes(tools.tool.kind))
+      untrack(() => host?.focus({ preventScroll: true }));
+  });
 
   export function zoomBy(factor: number) {
     look(view.zoomed(factor, { x: size.width / 2, y: size.height / 2 }), true);
@@ -355,8 +389,9 @@
     else if (event.button !== 0) return;
     else {
       const tool = tooling();
-      if (tool) return tool.press(table, hand);
-      become(new Press(table, hand.at, hand.more));
+      const begun = tool ? tool.press(table, hand) : new Press(table, hand.at, hand.more);
+      if (!begun) return;
+      become(begun);
     }
     host.setPointerCapture(event.pointerId);
   }
@@ -365,6 +400,7 @@
     const hand = handOf(event);
     pointer = hand.at;
     inside = true;
+    crossed = false;
     if (gesture) become(gesture.move(hand));
     else tooling()?.follow(table, hand);
     draw();

@@ -99,3 +99,20 @@ export function paintBand(ctx: Ctx, a: Point, b: Point) {
   ctx.fillRect(a.x, a.y, b.x - a.x, b.y - a.y);
   ctx.strokeRect(a.x + 0.5, a.y + 0.5, b.x - a.x, b.y - a.y);
 }
+
+/** The cross that a keyboard points with. */
+export function paintCross(ctx: CanvasRenderingContext2D, { x, y }: Point) {
+  ctx.strokeStyle = ink.pencil;
+  ctx.lineWidth = 1;
+  ctx.beginPath();
+  for (const [dx, dy] of [
+    [1, 0],
+    [-1, 0],
+    [0, 1],
+    [0, -1],
+  ] as const) {
+    ctx.moveTo(x + 4 * dx, y + 4 * dy);
+    ctx.lineTo(x + 16 * dx, y + 16 * dy);
+  }
+  ctx.stroke();
+}

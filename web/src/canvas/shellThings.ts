@@ -10,7 +10,7 @@ export function shellThings(plan: OpenPlan) {
   return {
     standing: live(plan.things),
     openings: live(plan.openings as Opening[]),
-    boundaries: plan.here("boundary") as (Boundary & { start: Point; end: Point })[],
+    boundaries: live(plan.here("boundary") as (Boundary & { start: Point; end: Point })[]),
     lines: live(plan.here("setting-out-line") as SettingOutLine[]),
     backings: live(plan.here("backing") as Backing[]),
   };

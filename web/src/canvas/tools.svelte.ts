@@ -9,7 +9,8 @@ export type Tool =
   | { kind: "opening"; opening: OpeningChoice }
   | { kind: "chain"; chain: Chain }
   | { kind: "thing"; thing: Thing }
-  | { kind: "points"; asked: PointsAsked };
+  | { kind: "points"; asked: PointsAsked }
+  | { kind: "crop"; backingId: string };
 
 export interface OpeningChoice {
   kind: Kind;
@@ -55,6 +56,9 @@ class Tools {
   said = $state("");
   /** Does what the tool does in the middle of the view: how a keyboard places things. Set by the canvas. */
   inMiddle: () => void = () => {};
+  /** Moves the cross that a keyboard points with, by pixels right and down; presses where it is. Set by the canvas. */
+  moveCross: (dx: number, dy: number) => void = () => {};
+  pressCross: () => void = () => {};
   rest = () => {
     this.tool = { kind: "select" };
     this.aim = null;

@@ -23,6 +23,27 @@ describe("viewport", () => {
     expect(b.x).toBeLessThanOrEqual(752 - 69.9);
     expect((a.y + b.y) / 2).toBeCloseTo(346, 6);
   });
+  it("brings places into the part that nothing covers, and stays when they are there", () => {
+    const free = { minX: 50, minY: 100, maxX: 700, maxY: 500 };
+    const inFree = (next: Viewport, points: { x: number; y: number }[]) =>
+      points.every((p) => {
+        const at = next.toScreen(p);
+        return at.x > 49.9 && at.x < 700.1 && at.y > 99.9 && at.y < 500.1;
+      });
+    const here = [{ x: 1000, y: 6000 }];
+    expect(view.showing(here, free)).toBe(view);
+    for (const far of [
+      [{ x: -4000, y: 0 }],
+      [{ x: 1000, y: 13000 }],
+      [here[0]!, { x: 14000, y: 6000 }],
+      [here[0]!, { x: 1000, y: -9000 }],
+    ]) {
+      const next = view.showing(far, free);
+      expect(inFree(next, far)).toBe(true);
+      expect(next.scale).toBeLessThanOrEqual(view.scale);
+    }
+    expect(view.showing([{ x: -4000, y: 0 }], free).scale).toBe(view.scale);
+  });
   it("stops at its limits", () => {
     expect(view.zoomed(1e9, { x: 0, y: 0 }).scale).toBeCloseTo(96 / 25.4, 9);
     expect(view.zoomed(1e-9, { x: 0, y: 0 }).scale).toBeCloseTo(96 / 25.4 / 2000, 9);

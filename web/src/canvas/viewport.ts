@@ -40,6 +40,29 @@ export class Viewport {
   snapped(ratio: number) {
     return new Viewport(this.scale, Math.round(this.x * ratio) / ratio, Math.round(this.y * ratio) / ratio);
   }
+  /** Moved, and zoomed out when it must, so that places lie within the part of the screen that nothing covers. */
+  showing(points: Point[], free: Box): Viewport {
+    const at = points.map((p) => this.toScreen(p));
+    const [xs, ys] = [at.map((p) => p.x), at.map((p) => p.y)];
+    const box = {
+      minX: Math.min(...xs),
+      maxX: Math.max(...xs),
+      minY: Math.min(...ys),
+      maxY: Math.max(...ys),
+    };
+    if (box.minX >= free.minX && box.maxX <= free.maxX && box.minY >= free.minY && box.maxY <= free.maxY)
+      return this;
+    const k = Math.min(
+      1,
+      (free.maxX - free.minX) / Math.max(box.maxX - box.minX, 1),
+      (free.maxY - free.minY) / Math.max(box.maxY - box.minY, 1),
+    );
+    const middle = { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
+    return this.zoomed(k, middle).panned(
+      (free.minX + free.maxX) / 2 - middle.x,
+      (free.minY + free.maxY) / 2 - middle.y,
+    );
+  }
   static fitting(box: Box, width: number, height: number, margin = 70) {
     const scale = Math.min(
       (width - 2 * margin) / Math.max(box.maxX - box.minX, 1),

@@ -24,6 +24,7 @@
       return;
     }
     typing = false;
+    document.querySelector<HTMLElement>("[role=application]")?.focus({ preventScroll: true });
     const thing = plan.things.find((f) => plan.selected.has(f.id));
     const wallId = plan.wallOf(near.otherId);
     if (thing && wallId)

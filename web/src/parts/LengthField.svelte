@@ -2,6 +2,7 @@
   import { onDestroy } from "svelte";
   import type { UnitSystem } from "../app/api";
   import { writeLength } from "../plan/figures";
+  import { backToPlan } from "./focus";
   import { mark, readFigure, underway } from "./readFigure";
 
   interface Props {
@@ -12,6 +13,8 @@
     disabled?: boolean;
     hint?: string;
     hideLabel?: boolean;
+    /** How a length is written that is measured and not what was typed. */
+    write?: (value: number, units: UnitSystem) => string;
     onvalue: (value: number) => void;
   }
   let {
@@ -22,12 +25,13 @@
     disabled = false,
     hint = "",
     hideLabel = false,
+    write = writeLength,
     onvalue,
   }: Props = $props();
 
   const id = $props.id();
   const written = $derived(
-    value === null ? "" : angle ? `${Math.round(value * 100) / 100}` : writeLength(value, units),
+    value === null ? "" : angle ? `${Math.round(value * 100) / 100}` : write(value, units),
   );
   let text = $state<string | null>(null);
   let problem = $state("");
@@ -82,7 +86,9 @@
         if (e.key === "Enter") {
           // Enter takes the figure; it does not send off the form the field stands in.
           e.preventDefault();
-          void underway(commit());
+          const field = e.currentTarget;
+          // Who has gone on to the next field meanwhile stays there.
+          void underway(commit()).then(() => !problem && backToPlan(field));
         }
         if (e.key === "Escape") {
           text = null;

@@ -1,7 +1,8 @@
 <script lang="ts">
-  import { onDestroy, untrack } from "svelte";
+  import { onDestroy, onMount, untrack } from "svelte";
   import PlanCanvas from "../canvas/PlanCanvas.svelte";
   import { tools } from "../canvas/tools.svelte";
+  import { keepFocus } from "../parts/focus";
   import KeysDialog from "../parts/KeysDialog.svelte";
   import LostChanges from "../parts/LostChanges.svelte";
   import TallyRail from "../parts/TallyRail.svelte";
@@ -29,6 +30,7 @@
   let canvas = $state<PlanCanvas>();
   let keysShown = $state(false);
   const opening = plan.open();
+  onMount(keepFocus);
   onDestroy(() => {
     plan.close();
     tools.rest();
@@ -83,7 +85,7 @@
           {:else if plan.stage === "prove"}<ProvePanel {plan} />
           {:else}<IssuePanel {plan} />{/if}
         </aside>
-        <main class="relative min-w-0 flex-1">
+        <main class="relative min-w-0 flex-1 outline-none" tabindex="-1">
           {#if plan.stage === "issue"}
             <SheetView {plan} />
           {:else}

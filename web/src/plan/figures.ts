@@ -41,15 +41,17 @@ export function writeWidth(mm: number, units: UnitSystem): string {
   return units === "Metric" ? groups(down) : feetInches(down);
 }
 
+/** What areas are told and typed in, and how many square metres one is. */
+export const squareUnit = (units: UnitSystem) =>
+  units === "Metric" ? { name: "m²", metres: 1 } : { name: "ft²", metres: 0.3048 ** 2 };
+
 /** An area that is looked at alone: to a hundredth. */
 export function writeAreaAlone(squareMetres: number, units: UnitSystem): string {
-  return units === "Metric"
-    ? `${squareMetres.toFixed(2)} m²`
-    : `${(squareMetres / 0.3048 ** 2).toFixed(2)} ft²`;
+  const { name, metres } = squareUnit(units);
+  return `${(squareMetres / metres).toFixed(2)} ${name}`;
 }
 
 export function writeArea(squareMetres: number, units: UnitSystem): string {
-  return units === "Metric"
-    ? `${squareMetres.toFixed(1)} m²`
-    : `${(squareMetres / 0.3048 ** 2).toFixed(0)} ft²`;
+  const { name, metres } = squareUnit(units);
+  return `${(squareMetres / metres).toFixed(units === "Metric" ? 1 : 0)} ${name}`;
 }

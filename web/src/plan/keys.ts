@@ -1,4 +1,6 @@
+import { moveOf } from "../canvas/shellMoves";
 import { tools } from "../canvas/tools.svelte";
+import { backToPlan } from "../parts/focus";
 import { pressMeter } from "./meter";
 import type { OpenPlan, Stage } from "./openPlan.svelte";
 
@@ -21,6 +23,10 @@ export const keyList: [string, string][] = [
   [
     "While drawing walls",
     "Type a length, Tab, an angle, Enter; arrows say which way; X puts the walls on the other side of the line; Enter alone closes; Backspace takes the last back",
+  ],
+  [
+    "While something waits for a press",
+    "Arrows move a cross on the plan (with Shift by single pixels), Enter presses where it is",
   ],
   ["Alt+M", "Press the button of the simulated distance meter: the field with the focus takes the length"],
   ["Esc", "End a tool, select nothing"],
@@ -48,6 +54,12 @@ export function keysFor(plan: OpenPlan, view: View) {
     if (target.closest("textarea, select, [role=dialog], [role=alertdialog], [data-select-content]")) return;
     // A field that is being typed in undoes its own typing (it keeps the key to itself); else Ctrl+Z is the plan's.
     const undoes = (event.ctrlKey || event.metaKey) && ["z", "y"].includes(event.key.toLowerCase());
+    // A name is typed; the figures' fields do so themselves.
+    if (event.key === "Enter" && target.matches("input:not([data-figure])")) {
+      target.blur();
+      target.focus();
+      backToPlan(target);
+    }
     if (target.closest("input") && !(undoes && target.matches("[data-figure]"))) return;
     // A closed list takes what is typed, to choose by; not commands.
     const command = event.ctrlKey || event.metaKey || event.key === "Delete";
@@ -73,15 +85,19 @@ export function keysFor(plan: OpenPlan, view: View) {
       ];
       const things = plan.things.filter((f) => plan.selected.has(f.id)).map((f) => f.id);
       const [dx, dy] = [x * step, y * step];
-      if (may)
+      const one = plan.selected.size === 1 ? [...plan.selected][0]! : "";
+      const moved = plan.canEdit && plan.stage === "shell" && moveOf(plan, one, dx, dy);
+      if (tools.tool.kind !== "select") {
+        const pixels = event.shiftKey ? 1 : 12;
+        tools.moveCross(x * pixels, -y * pixels);
+      } else if (may)
         void plan.do(
           { do: "move-items", ids, dx, dy, catch: 0 },
           undefined,
           plan.selectedItems.map((item) => ({ ...item, x: item.x + dx, y: item.y + dy })),
         );
       else if (plan.canEdit && things.length) void plan.do({ do: "move-things", ids: things, dx, dy });
-      else if (plan.canEdit && plan.stage === "shell" && wallSelected(plan))
-        void plan.do({ do: "move-wall", id: wallSelected(plan)!, dx, dy });
+      else if (moved) void plan.do(moved);
       else view.panBy(-x * 60, y * 60);
       return done();
     }
@@ -135,6 +151,10 @@ export function keysFor(plan: OpenPlan, view: View) {
       case "0":
         view.fit();
         return done();
+      case "Enter":
+        if (tools.tool.kind === "select" || target.closest("button, a, summary, [role=option]")) return;
+        tools.pressCross();
+        return done();
       case "Escape":
         if (tools.tool.kind !== "select") {
           tools.rest();
@@ -143,12 +163,6 @@ export function keysFor(plan: OpenPlan, view: View) {
         return done();
     }
   };
-}
-
-/** The one wall that is selected. */
-function wallSelected(plan: OpenPlan) {
-  const [id] = plan.selected;
-  return plan.selected.size === 1 && id && plan.entities.get(id)?.type === "wall" ? id : null;
 }
 
 /** Copies stand beside their originals and are selected in their place. */

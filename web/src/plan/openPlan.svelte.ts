@@ -17,7 +17,6 @@ import {
   type Item,
   type ItemView,
   type Level,
-  type Near,
   type PlanDetails,
   type PlanView,
   type ProbeView,
@@ -34,6 +33,7 @@ import {
 import { Asked } from "./asked";
 import { Doing, type Refusal } from "./doing.svelte";
 import { LiveLink } from "./live";
+import { NearBy } from "./nearBy.svelte";
 
 export type Stage = "shell" | "furnish" | "prove" | "issue";
 
@@ -64,7 +64,7 @@ export class OpenPlan {
   offline = $state(false);
   /** The answer to the newest probe while a hand is moving. */
   probe = $state.raw<ProbeView | null>(null);
-  near = $state.raw<Near[]>([]);
+  private readonly nearBy = new NearBy();
   finding = $state<string | null>(null);
   route = $state.raw<{ x: number; y: number }[]>([]);
   /** Counts content changes, so that the canvas knows when to paint anew. */
@@ -134,6 +134,14 @@ export class OpenPlan {
   }
   get figures() {
     return this.probe?.figures ?? this.view?.figures ?? null;
+  }
+  /** Clear distances from what is selected to what is near it. */
+  get near() {
+    return this.nearBy.list;
+  }
+  /** The walls either side of what is selected. */
+  get wallsAround() {
+    return this.nearBy.walls;
   }
   get findings(): Finding[] {
     return this.figures?.findings ?? [];
@@ -450,25 +458,18 @@ export class OpenPlan {
     void this.renewNear();
   }
 
-  private readonly nearAsked = new Asked();
   async renewNear() {
-    const fixed = this.selected.size === 1 && this.things.some((f) => this.selected.has(f.id));
-    const ids = [...this.selected].filter((id) => fixed || this.item(id)).slice(0, 50);
-    const newest = this.nearAsked.newest();
-    if (ids.length === 0) {
-      this.near = [];
-      return;
-    }
-    const answer = await api
-      .GET("/api/plans/{planId}/near", {
-        params: {
-          path: { planId: this.id },
-          query: { id: ids, schemeId: this.schemeId, levelId: this.levelId },
-        },
-      })
-      .catch(() => null);
-    // Without an answer there are no distances; another thing's would be untrue.
-    if (newest()) this.near = answer?.data ?? [];
+    const one = this.selected.size === 1;
+    const ids = [...this.selected].filter(
+      (id) => this.item(id) || (one && (this.isThing(id) || this.entities.get(id)?.type === "boundary")),
+    );
+    await this.nearBy.renew(ids.slice(0, 50), async (id) => {
+      const query = { id, schemeId: this.schemeId, levelId: this.levelId };
+      const { data } = await api.GET("/api/plans/{planId}/near", {
+        params: { path: { planId: this.id }, query },
+      });
+      return data;
+    });
   }
 
   /** Asks what an edit would do while a hand moves. */

@@ -9,3 +9,20 @@ export function wordsOf(what: Edit | "undo" | "redo", nameOf: (id: string) => st
   const some = names.slice(0, 3).join(", ") + (names.length > 3 ? ` and ${names.length - 3} more` : "");
   return `${words[0]!.toUpperCase()}${words.slice(1)}${some ? `: ${some}` : ""}`;
 }
+
+/** What things are called in one list: those called alike are told apart by their turn in it. */
+export function toldApart<T extends { name: string }>(things: T[]): (T & { called: string })[] {
+  const count = new Map<string, number>();
+  for (const { name } of things) count.set(name, (count.get(name) ?? 0) + 1);
+  const turn = new Map<string, number>();
+  return things.map((thing) => {
+    const of = count.get(thing.name)!;
+    if (of === 1) return { ...thing, called: thing.name };
+    const at = (turn.get(thing.name) ?? 0) + 1;
+    turn.set(thing.name, at);
+    return { ...thing, called: `${thing.name}, ${at} of ${of}` };
+  });
+}
+
+/** As a plan is read: from the top, and each row from the left. */
+export const asRead = (a: { x: number; y: number }, b: { x: number; y: number }) => b.y - a.y || a.x - b.x;

@@ -1,6 +1,8 @@
 <script lang="ts">
   import type { Edit, Spot, Thing } from "../app/api";
   import Choice from "../parts/Choice.svelte";
+  import NumberField from "../parts/NumberField.svelte";
+  import { formIsRead, orBack } from "../plan/forms";
   import LengthField from "../parts/LengthField.svelte";
   import type { OpenPlan } from "../plan/openPlan.svelte";
 
@@ -87,19 +89,27 @@
       options={[["", "this level's own step"], ...upper]}
       onvalue={(value) => put({ [field.key]: value })}
     />
+  {:else if field.kind === "Count"}
+    <NumberField
+      label={field.label}
+      value={thing[field.key] as number}
+      onvalue={(count) => put({ [field.key]: count! })}
+    />
+    {#if field.note}<p class="mt-0.5 pl-[96px] text-[11px] text-soft">{field.note}</p>{/if}
   {:else}
     <div class="flex items-center gap-2">
       <label class="w-[88px] shrink-0 text-soft" for="thing-{field.key}">{field.label}</label>
       <input
         id="thing-{field.key}"
         class="field min-w-0 flex-1"
-        type={field.kind === "Count" ? "number" : "text"}
-        maxlength={field.kind === "Count" ? undefined : 80}
+        maxlength="80"
         value={thing[field.key]}
         onchange={(e) =>
-          put({
-            [field.key]: field.kind === "Count" ? Number(e.currentTarget.value) : e.currentTarget.value,
-          })}
+          orBack(
+            e.currentTarget,
+            String(thing[field.key] ?? ""),
+            put({ [field.key]: e.currentTarget.value }),
+          )}
       />
     </div>
     {#if field.note}<p class="mt-0.5 pl-[96px] text-[11px] text-soft">{field.note}</p>{/if}
@@ -107,12 +117,9 @@
 {/each}
 <details>
   <summary class="cursor-pointer text-soft">Repeat on a grid</summary>
-  <div class="mt-1.5 space-y-1.5">
+  <div class="mt-1.5 space-y-1.5" data-form>
     {#each [["Columns", "columns"], ["Rows", "rows"]] as const as [label, key] (key)}
-      <div class="flex items-center gap-2">
-        <label class="w-[88px] text-soft" for="grid-{key}">{label}</label>
-        <input id="grid-{key}" class="field w-20" type="number" min="1" max="200" bind:value={grid[key]} />
-      </div>
+      <NumberField {label} least={1} value={grid[key]} onvalue={(n) => (grid[key] = n!)} />
     {/each}
     <LengthField
       label="Column spacing"
@@ -128,8 +135,10 @@
     />
     <button
       class="action w-full"
-      onclick={() => plan.do({ do: "repeat-thing", id: thing.id, newId: plan.newId("grid"), ...grid })}
-      >Repeat</button
+      onclick={async (e) => {
+        if (await formIsRead(plan, e.currentTarget.parentElement))
+          await plan.do({ do: "repeat-thing", id: thing.id, newId: plan.newId("grid"), ...grid });
+      }}>Repeat</button
     >
   </div>
 </details>

@@ -139,7 +139,7 @@ public static class PlanEndpoints
         return outcome.Done is { } done ? TypedResults.Ok(done) : TypedResults.Json(outcome.Problem!, statusCode: outcome.Status);
     }
 
-    private static async Task<IReadOnlyList<NearDistance>> NearAsync(
+    private static async Task<NearView> NearAsync(
         Guid planId,
         string[] id,
         string? schemeId,

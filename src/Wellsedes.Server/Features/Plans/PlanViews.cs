@@ -44,15 +44,19 @@ public sealed record RoomView(
 );
 
 /// <summary>
-/// An opening placed: its middle on the level and the turn of its wall; from its edges to the corners of the face on
-/// each side (mm), towards the wall's start and end.
+/// An opening placed: its middle on the level and the turn of its wall; what lies on each side of it; from its edges to the
+/// corners of the face on each side (mm), towards the wall's start and end.
 /// </summary>
+/// <param name="InList">What it is called in a list: "Door, Store to Lobby"; its width follows there.</param>
 public sealed record OpeningView(
     string Id,
     double X,
     double Y,
     double Rotation,
     double WallThickness,
+    string InList,
+    string OnLeft,
+    string OnRight,
     bool RoomOnLeft,
     bool RoomOnRight,
     double LeftToStart,
@@ -62,7 +66,20 @@ public sealed record OpeningView(
 );
 
 /// <summary>A wall's lengths in mm along its centre and its faces, its outline, and whether its faces look into rooms.</summary>
-public sealed record WallView(string Id, double Length, double Left, double Right, bool RoomOnLeft, bool RoomOnRight, Point[] Outline);
+/// <param name="InList">What it is called in a list: "Wall, Store and Lobby"; its length follows there.</param>
+public sealed record WallView(
+    string Id,
+    double Length,
+    double Left,
+    double Right,
+    string InList,
+    bool RoomOnLeft,
+    bool RoomOnRight,
+    Point[] Outline
+);
+
+/// <summary>A boundary's length in mm along its line.</summary>
+public sealed record BoundaryView(string Id, double Length);
 
 public sealed record UnjoinedEndView(string WallId, bool AtStart, Point At, Point Meets, double Gap);
 
@@ -80,6 +97,7 @@ public sealed record ShellView(
     string[] Unenclosed,
     OpeningView[] Openings,
     WallView[] WallViews,
+    BoundaryView[] BoundaryViews,
     UnjoinedEndView[] UnjoinedEnds,
     Core.Spaces.LevelAreas Areas,
     double[]? Box
@@ -115,18 +133,17 @@ public sealed record ShellView(
             [.. space.Floor.Unenclosed.Select(room => room.Name)],
             [.. space.Openings.Select(place => OfOpening(space, place))],
             [.. space.Bodies.Values.OrderBy(body => body.Wall.Id, StringComparer.Ordinal).Select(body => OfWall(space, body))],
+            [.. space.Boundaries.Select(boundary => new BoundaryView(boundary.Id, boundary.Line.Length))],
             [.. space.Walls.UnjoinedEnds.Select(end => new UnjoinedEndView(end.WallId, end.AtStart, end.At, end.Meets, end.Gap))],
             space.Floor.Areas,
             space.Bounds.IsEmpty ? null : [space.Bounds.MinX, space.Bounds.MinY, space.Bounds.MaxX, space.Bounds.MaxY]
         );
     }
 
-    private static bool RoomBeside(Core.Spaces.LevelSpace space, Wall wall, double along, int side) =>
-        space.RoomAt(wall.Line.At(along, side * (wall.Thickness / 2 + 1))) is not null;
-
     private static OpeningView OfOpening(Core.Spaces.LevelSpace space, Core.Spaces.OpeningPlace place)
     {
         var (opening, wall) = (place.Opening, place.Wall);
+        var sides = Core.Spaces.RoomsBeside.Of(space, wall, opening.Along);
         var left = Core.Spaces.OpeningCorners.Between(space, wall, opening.Along, true);
         var right = Core.Spaces.OpeningCorners.Between(space, wall, opening.Along, false);
         return new OpeningView(
@@ -135,8 +152,11 @@ public sealed record ShellView(
             place.Frame.Y,
             place.Frame.Rotation,
             wall.Thickness,
-            RoomBeside(space, wall, opening.Along, 1),
-            RoomBeside(space, wall, opening.Along, -1),
+            sides.InList(opening),
+            sides.Left,
+            sides.Right,
+            sides.IsInside(true),
+            sides.IsInside(false),
             opening.From - left.From,
             left.To - opening.To,
             opening.From - right.From,
@@ -148,14 +168,15 @@ public sealed record ShellView(
     {
         var (wall, line) = (body.Wall, body.Wall.Line);
         var steps = line.Steps(0, line.Length, wall.Thickness / 2, 2)[1..^1];
-        var middle = line.Length / 2;
+        var sides = Core.Spaces.RoomsBeside.Of(space, wall, line.Length / 2);
         return new WallView(
             wall.Id,
             line.Length,
             Core.Spaces.WallFaces.Length(space.Walls, body, true),
             Core.Spaces.WallFaces.Length(space.Walls, body, false),
-            RoomBeside(space, wall, middle, 1),
-            RoomBeside(space, wall, middle, -1),
+            sides.InList(),
+            sides.IsInside(true),
+            sides.IsInside(false),
             [
                 body.Start.Right,
                 .. steps.Select(step => line.At(step, -wall.Thickness / 2)),
@@ -260,6 +281,12 @@ public sealed record EditRequest(long BaseRevision, Edit Edit, string? LevelId =
 /// <param name="Label">What was done, in words.</param>
 /// <param name="Note">What else there is to say of it; "" for nothing.</param>
 public sealed record EditDone(ChangedView Changed, UndoView Undo, string Label, string Note = "");
+
+/// <summary>What is near something, and the clear distances to the walls either side of it.</summary>
+public sealed record NearView(ImmutableArray<NearDistance> Near, ImmutableArray<WallAhead> Walls)
+{
+    public static NearView None { get; } = new([], []);
+}
 
 /// <summary>What an edit would do.</summary>
 public sealed record ProbeView(

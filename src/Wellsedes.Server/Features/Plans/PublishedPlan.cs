@@ -87,8 +87,13 @@ public sealed record PublishedPlan(
 
     public Aim Aim(AimQuestion question) => Aiming.At(question, Planner.SpaceOn(Plan, LevelOf(question.LevelId)));
 
-    public ImmutableArray<NearDistance> Near(IReadOnlySet<string> ids, string? schemeId, string? levelId) =>
-        Fault is null ? Planner.NearTo(State(schemeId, levelId), ids) : [];
+    public NearView Near(IReadOnlySet<string> ids, string? schemeId, string? levelId)
+    {
+        if (Fault is not null)
+            return NearView.None;
+        var state = State(schemeId, levelId);
+        return new NearView(Planner.NearTo(state, ids), ids.Count == 1 ? Planner.WallsAroundOf(state, ids.First()) : []);
+    }
 
     /// <summary>The line of a finding's way.</summary>
     /// <exception cref="OperationCanceledException">Nobody waits for it any more.</exception>

@@ -733,6 +733,11 @@ export interface components {
             scaleFrom: string;
             id: string;
         };
+        BoundaryView: {
+            id: string;
+            /** Format: double */
+            length: number;
+        };
         Brief: {
             schemeId: string;
             /** Format: int32 */
@@ -855,7 +860,7 @@ export interface components {
             /** Format: date-time */
             deletedAt: string;
         };
-        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRelease"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"];
+        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveBoundary"] | components["schemas"]["EditMoveBoundaryEnd"] | components["schemas"]["EditSetBoundaryLength"] | components["schemas"]["EditBowBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditPutFromWall"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRelease"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"];
         EditAddScheme: {
             /** @enum {string} */
             do?: "add-scheme";
@@ -870,6 +875,13 @@ export interface components {
             id: string;
             schemeId: string;
             levelId: string;
+            sure?: boolean;
+        };
+        EditBowBoundary: {
+            /** @enum {string} */
+            do?: "bow-boundary";
+            id: string;
+            through: components["schemas"]["Point"];
             sure?: boolean;
         };
         EditBowWall: {
@@ -911,6 +923,8 @@ export interface components {
             fromLevelId: string;
             toLevelId: string;
             newId: string;
+            /** @default true */
+            names: boolean;
             sure?: boolean;
         };
         EditDone: {
@@ -1046,6 +1060,24 @@ export interface components {
             certainty?: components["schemas"]["Certainty"];
             sure?: boolean;
         };
+        EditMoveBoundary: {
+            /** @enum {string} */
+            do?: "move-boundary";
+            id: string;
+            /** Format: double */
+            dx: number;
+            /** Format: double */
+            dy: number;
+            sure?: boolean;
+        };
+        EditMoveBoundaryEnd: {
+            /** @enum {string} */
+            do?: "move-boundary-end";
+            id: string;
+            atStart: boolean;
+            to: components["schemas"]["Point"];
+            sure?: boolean;
+        };
         EditMoveItems: {
             /** @enum {string} */
             do?: "move-items";
@@ -1149,6 +1181,15 @@ export interface components {
             do?: "put-by-offsets";
             id: string;
             offsets: components["schemas"]["WallOffset"][];
+            sure?: boolean;
+        };
+        EditPutFromWall: {
+            /** @enum {string} */
+            do?: "put-from-wall";
+            id: string;
+            side: components["schemas"]["PlanSide"];
+            /** Format: double */
+            distance: number;
             sure?: boolean;
         };
         EditPutItemAt: {
@@ -1305,6 +1346,15 @@ export interface components {
             at: components["schemas"]["Point"];
             /** Format: double */
             reach: number;
+            sure?: boolean;
+        };
+        EditSetBoundaryLength: {
+            /** @enum {string} */
+            do?: "set-boundary-length";
+            id: string;
+            /** Format: double */
+            length: number;
+            stays?: components["schemas"]["Stays"];
             sure?: boolean;
         };
         EditSetBrief: {
@@ -2122,6 +2172,10 @@ export interface components {
             from: components["schemas"]["Point"];
             to: components["schemas"]["Point"];
         };
+        NearView: {
+            near: components["schemas"]["NearDistance"][];
+            walls: components["schemas"]["WallAhead"][];
+        };
         NewMember: {
             email: string;
             role: components["schemas"]["ProjectRole"];
@@ -2188,6 +2242,9 @@ export interface components {
             rotation: number;
             /** Format: double */
             wallThickness: number;
+            inList: string;
+            onLeft: string;
+            onRight: string;
             roomOnLeft: boolean;
             roomOnRight: boolean;
             /** Format: double */
@@ -2259,6 +2316,8 @@ export interface components {
             /** Format: uuid */
             id: string;
         };
+        /** @enum {unknown} */
+        PlanSide: "East" | "North" | "West" | "South";
         PlanView: {
             /** Format: uuid */
             id: string;
@@ -2484,6 +2543,7 @@ export interface components {
             unenclosed: string[];
             openings: components["schemas"]["OpeningView"][];
             wallViews: components["schemas"]["WallView"][];
+            boundaryViews: components["schemas"]["BoundaryView"][];
             unjoinedEnds: components["schemas"]["UnjoinedEndView"][];
             areas: components["schemas"]["LevelAreas"];
             box: null | number[];
@@ -2656,6 +2716,13 @@ export interface components {
             title: string;
             confidence: string;
         };
+        WallAhead: {
+            side: components["schemas"]["PlanSide"];
+            otherId: string;
+            /** Format: double */
+            distance: number;
+            towards: components["schemas"]["Point"];
+        };
         /** @enum {unknown} */
         WallKind: "Masonry" | "Stud" | "HalfHeight" | "Glass" | "Movable";
         /**
@@ -2692,6 +2759,7 @@ export interface components {
             left: number;
             /** Format: double */
             right: number;
+            inList: string;
             roomOnLeft: boolean;
             roomOnRight: boolean;
             outline: components["schemas"]["Point"][];
@@ -3451,7 +3519,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["NearDistance"][];
+                    "application/json": components["schemas"]["NearView"];
                 };
             };
         };

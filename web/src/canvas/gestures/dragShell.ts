@@ -1,10 +1,11 @@
-import type { Backing, Edit, Opening, SettingOutLine, Wall } from "../../app/api";
+import type { Boundary, Edit, Opening, Wall } from "../../app/api";
 import type { ShellHit } from "../shellHits";
+import { moveOf } from "../shellMoves";
 import type { Point } from "../viewport";
 import { nothing, type Gesture, type Hand, type Table } from "./gesture";
 
 type Dragged =
-  | { kind: "wall" | "opening" | "line" | "backing"; id: string }
+  | { kind: "whole" | "opening"; id: string }
   | { kind: "end"; id: string; atStart: boolean }
   | { kind: "thing"; ids: string[] };
 
@@ -61,47 +62,40 @@ export class DragShell implements Gesture {
     if (dragged.kind === "thing") return { do: "move-things", ids: dragged.ids, dx, dy };
     const entity = plan.entities.get(dragged.id);
     if (!entity) return null;
-    switch (dragged.kind) {
-      case "wall":
-        return { do: "move-wall", id: dragged.id, dx, dy };
-      case "end": {
-        const wall = entity as Wall;
-        const from = (dragged.atStart ? wall.start : wall.end) as Point;
-        return {
-          do: "move-wall-end",
-          id: dragged.id,
-          atStart: dragged.atStart,
-          to: { x: from.x + dx, y: from.y + dy },
-        };
-      }
-      case "opening": {
-        const opening = entity as Opening;
-        return { do: "seat-opening", opening, levelId: plan.levelId, at: to, reach: 600, sure: true };
-      }
-      case "line": {
-        const line = entity as SettingOutLine;
-        return { do: "set-out", line: { ...line, x: line.x + dx, y: line.y + dy } };
-      }
-      case "backing": {
-        const backing = entity as Backing;
-        return { do: "put-backing", backing: { ...backing, x: backing.x + dx, y: backing.y + dy } };
-      }
-    }
+    if (dragged.kind === "whole") return moveOf(plan, dragged.id, dx, dy);
+    if (dragged.kind !== "end")
+      return {
+        do: "seat-opening",
+        opening: entity as Opening,
+        levelId: plan.levelId,
+        at: to,
+        reach: 600,
+        sure: true,
+      };
+    const { start, end } = entity as Wall | Boundary;
+    const { id, atStart } = dragged;
+    const from = (atStart ? start : end) as Point;
+    return {
+      do: entity.type === "wall" ? "move-wall-end" : "move-boundary-end",
+      id,
+      atStart,
+      to: { x: from.x + dx, y: from.y + dy },
+    };
   }
 }
 
-/** What a hand takes hold of: a wall by its middle or an end, of things all that are selected with it. */
+/** What a hand takes hold of: a wall or a boundary by its middle or an end, of things all that are selected with it. */
 function takenBy({ plan, view }: Table, hit: ShellHit, start: Point): Dragged {
-  if (hit.kind === "wall") {
-    const wall = plan.entities.get(hit.id) as Wall;
-    const near = (p: Point) =>
-      Math.hypot(p.x - start.x, p.y - start.y) < 14 / view().scale + wall.thickness / 2;
-    const [atStart, atEnd] = [near(wall.start as Point), near(wall.end as Point)];
-    return atStart || atEnd ? { kind: "end", id: hit.id, atStart } : { kind: "wall", id: hit.id };
+  if (hit.kind === "wall" || hit.kind === "boundary") {
+    const line = plan.entities.get(hit.id) as Wall | Boundary;
+    const thickness = line.type === "wall" ? line.thickness : 0;
+    const near = (p: Point) => Math.hypot(p.x - start.x, p.y - start.y) < 14 / view().scale + thickness / 2;
+    const [atStart, atEnd] = [near(line.start as Point), near(line.end as Point)];
+    return atStart || atEnd ? { kind: "end", id: hit.id, atStart } : { kind: "whole", id: hit.id };
   }
   if (hit.kind === "thing") {
     const ids = [...plan.selected].filter((id) => plan.things.some((f) => f.id === id && !f.locked));
     return { kind: "thing", ids: ids.length ? ids : [hit.id] };
   }
-  return { kind: hit.kind as "opening" | "line" | "backing", id: hit.id };
+  return { kind: hit.kind === "opening" ? "opening" : "whole", id: hit.id };
 }

@@ -50,7 +50,7 @@ export class Press implements Gesture {
     const { plan } = this.table;
     const top = this.hits.find((hit) => plan.selected.has(hit.id)) ?? this.hits[0];
     const band = new Band(this.table, this.start, this.more);
-    if (!top || !plan.canEdit || top.kind === "boundary") return band;
+    if (!top || !plan.canEdit) return band;
     if (top.kind === "item" && plan.stage !== "furnish") return band;
     if (!plan.selected.has(top.id)) plan.select([top.id], this.more && top.kind === "item");
     if (top.kind !== "item") return DragShell.begin(this.table, top, this.start, this.base);

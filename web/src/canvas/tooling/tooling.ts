@@ -1,6 +1,7 @@
-import type { Hand, Table } from "../gestures/gesture";
+import type { Gesture, Hand, Table } from "../gestures/gesture";
 import { tools, type Tool } from "../tools.svelte";
 import { askPoints } from "./askPoints";
+import { cropBacking } from "./cropBacking";
 import { drawChain } from "./drawChain";
 import { measure } from "./measure";
 import { placeItem } from "./placeItem";
@@ -10,9 +11,10 @@ import { seatOpening } from "./seatOpening";
 /** What a kind of tool does with the hand: follows it, and takes a press. */
 export interface Tooling<T extends Tool> {
   follow(table: Table, tool: T, hand: Hand): void;
-  press(table: Table, tool: T, hand: Hand): void;
+  /** A tool that is dragged begins a gesture. */
+  press(table: Table, tool: T, hand: Hand): Gesture | void;
   /** In the middle of the view, for the keyboard. */
-  inMiddle?(table: Table, tool: T, hand: Hand): void;
+  inMiddle?(table: Table, tool: T, hand: Hand): Gesture | void;
 }
 
 export type ToolOf<K extends Tool["kind"]> = Extract<Tool, { kind: K }>;
@@ -24,6 +26,7 @@ const all: { [K in Exclude<Tool["kind"], "select">]: Tooling<ToolOf<K>> } = {
   chain: drawChain,
   points: askPoints,
   thing: putThing,
+  crop: cropBacking,
 };
 
 /** The tool at hand with what it does; null while nothing is drawn or placed. */

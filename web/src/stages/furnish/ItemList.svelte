@@ -2,14 +2,18 @@
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import { writeArea } from "../../plan/figures";
   import LongList from "../../parts/LongList.svelte";
+  import { asRead, toldApart } from "../../plan/words";
   import BriefFields from "./BriefFields.svelte";
 
   let { plan }: { plan: OpenPlan } = $props();
 
   const sorted = $derived(
-    plan.items
-      .map((item) => ({ item, name: plan.itemViews.get(item.id)?.name ?? item.id }))
-      .sort((a, b) => a.name.localeCompare(b.name, "en", { numeric: true })),
+    toldApart(
+      plan.items
+        .toSorted(asRead)
+        .map((item) => ({ item, name: plan.itemViews.get(item.id)?.name ?? item.id }))
+        .sort((a, b) => a.name.localeCompare(b.name, "en", { numeric: true })),
+    ),
   );
   const zones = $derived(
     plan.things.map((thing) => ({
@@ -23,10 +27,10 @@
 
 {#snippet list(label: string, rows: typeof sorted)}
   <LongList {label} class="max-h-[420px]" items={rows} keyOf={({ item }) => item.id}>
-    {#snippet row({ item, name })}
+    {#snippet row({ item, called })}
       <button
         class="min-h-6 w-full rounded px-1.5 py-0.5 text-left hover:bg-moss-wash"
-        onclick={(e) => plan.select([item.id], e.shiftKey)}>{name}</button
+        onclick={(e) => plan.select([item.id], e.shiftKey)}>{called}</button
       >
     {/snippet}
     {#snippet empty()}

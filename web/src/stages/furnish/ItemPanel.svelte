@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Item } from "../../app/api";
   import LengthField from "../../parts/LengthField.svelte";
+  import WallDistances from "../../parts/WallDistances.svelte";
   import { readFigure } from "../../parts/readFigure";
   import { duplicate } from "../../plan/keys";
   import { writeLength, writeWidth } from "../../plan/figures";
@@ -142,20 +143,7 @@
         />
       {/if}
     {/each}
-    <LengthField
-      label="From west"
-      value={item.x}
-      units={plan.units}
-      disabled={fixed}
-      onvalue={(x) => put({ x })}
-    />
-    <LengthField
-      label="From south"
-      value={item.y}
-      units={plan.units}
-      disabled={fixed}
-      onvalue={(y) => put({ y })}
-    />
+    <WallDistances {plan} id={item.id} disabled={fixed} />
     <LengthField
       label="Rotation"
       value={item.rotation}
@@ -164,6 +152,25 @@
       disabled={fixed}
       onvalue={(rotation) => put({ rotation })}
     />
+    <details>
+      <summary class="cursor-pointer text-soft">More: its place on the plan</summary>
+      <div class="mt-1.5 space-y-1.5">
+        <LengthField
+          label="Middle x"
+          value={item.x}
+          units={plan.units}
+          disabled={fixed}
+          onvalue={(x) => put({ x })}
+        />
+        <LengthField
+          label="Middle y"
+          value={item.y}
+          units={plan.units}
+          disabled={fixed}
+          onvalue={(y) => put({ y })}
+        />
+      </div>
+    </details>
   </div>
   <p class="mt-1 text-[11px] text-soft">
     Usual size: {kind?.source.title}. From memory ({kind?.source.confidence}).

@@ -3,6 +3,9 @@
   import { pixelAt } from "../../canvas/shellHits";
   import { tools } from "../../canvas/tools.svelte";
   import LengthField from "../../parts/LengthField.svelte";
+  import NumberField from "../../parts/NumberField.svelte";
+  import { squareUnit } from "../../plan/figures";
+  import { formIsRead } from "../../plan/forms";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
 
   let { plan, backing }: { plan: OpenPlan; backing: Backing } = $props();
@@ -13,6 +16,10 @@
   let area = $state<number | null>(null);
   let stated = $state({ scale: 50, paper: 420 });
   const fixed = $derived(!!backing.locked);
+  const square = $derived(squareUnit(plan.units));
+  const cropped = $derived(
+    backing.cropLeft || backing.cropRight || backing.cropTop || backing.cropBottom ? true : false,
+  );
 
   // The panel is made anew for each thing: a figure still being typed when another is selected goes to its own.
   // svelte-ignore state_referenced_locally
@@ -100,23 +107,34 @@
 {/if}
 <details>
   <summary class="cursor-pointer text-soft">By an area, or the drawing's scale</summary>
-  <div class="mt-1.5 space-y-1.5">
+  <div class="mt-1.5 space-y-1.5" data-form>
     <button class="action w-full" disabled={fixed} onclick={outline}
       >{corners.length ? "Mark the four corners again" : "Mark its four corners"}</button
     >
     {#if corners.length}
-      <div class="flex items-center gap-2">
-        <label class="w-[88px] text-soft" for="known-area">Area, m²</label>
-        <input id="known-area" class="field w-24" type="number" min="0" step="0.01" bind:value={area} />
-      </div>
-      <button class="action-main w-full" disabled={!area} onclick={() => scale({ corners, area })}
-        >Set to scale by the area</button
+      <NumberField
+        label="Its area"
+        whole={false}
+        value={area}
+        unit={square.name}
+        onvalue={(v) => (area = v)}
+      />
+      <button
+        class="action-main w-full"
+        disabled={!area}
+        onclick={async (e) => {
+          if (await formIsRead(plan, e.currentTarget.parentElement))
+            await scale({ corners, area: area! * square.metres });
+        }}>Set to scale by the area</button
       >
     {/if}
-    <div class="flex items-center gap-2">
-      <label class="w-[88px] text-soft" for="stated">Stated 1 :</label>
-      <input id="stated" class="field w-24" type="number" min="1" max="10000" bind:value={stated.scale} />
-    </div>
+    <NumberField
+      label="Stated 1 :"
+      whole={false}
+      least={1}
+      value={stated.scale}
+      onvalue={(v) => (stated = { ...stated, scale: v! })}
+    />
     <LengthField
       label="Paper width"
       value={stated.paper}
@@ -126,8 +144,10 @@
     <button
       class="action w-full"
       disabled={fixed}
-      onclick={() => scale({ statedScale: stated.scale, paperWidth: stated.paper })}
-      >Set by scale and paper</button
+      onclick={async (e) => {
+        if (await formIsRead(plan, e.currentTarget.parentElement))
+          await scale({ statedScale: stated.scale, paperWidth: stated.paper });
+      }}>Set by scale and paper</button
     >
   </div>
 </details>
@@ -158,20 +178,31 @@
     onchange={(e) => put({ fade: Number(e.currentTarget.value) })}
   />
 </div>
+<div class="flex gap-1.5">
+  <button
+    class="action flex-1"
+    disabled={fixed}
+    aria-pressed={tools.tool.kind === "crop"}
+    onclick={() => (tools.tool = { kind: "crop", backingId: id })}>Crop by dragging…</button
+  >
+  {#if cropped}
+    <button
+      class="action flex-1"
+      disabled={fixed}
+      onclick={() => put({ cropLeft: 0, cropRight: 0, cropTop: 0, cropBottom: 0 })}>Show all of it</button
+    >
+  {/if}
+</div>
 <details>
   <summary class="cursor-pointer text-soft">Crop, in pixels</summary>
-  <div class="mt-1.5 grid grid-cols-2 gap-1.5">
+  <div class="mt-1.5 space-y-1.5">
     {#each [["Left", "cropLeft"], ["Right", "cropRight"], ["Top", "cropTop"], ["Bottom", "cropBottom"]] as const as [label, key] (key)}
-      <label class="flex items-center gap-1 text-soft"
-        >{label}
-        <input
-          class="field w-16"
-          type="number"
-          min="0"
-          value={backing[key] ?? 0}
-          onchange={(e) => put({ [key]: Number(e.currentTarget.value) })}
-        /></label
-      >
+      <NumberField
+        {label}
+        disabled={fixed}
+        value={backing[key] ?? 0}
+        onvalue={(pixels) => put({ [key]: pixels! })}
+      />
     {/each}
   </div>
 </details>

@@ -12,8 +12,9 @@
   // svelte-ignore state_referenced_locally
   const id = opening.id;
   const view = $derived(plan.shell?.openings.find((o) => o.id === opening.id));
-  /** The side it is measured on: that of a room, else its left. */
-  const left = $derived(view ? view.roomOnLeft || !view.roomOnRight : true);
+  /** The side of the wall it is measured on: as chosen, else that of a room, else its left. */
+  let side = $state<"Left" | "Right" | null>(null);
+  const left = $derived(side ? side === "Left" : view ? view.roomOnLeft || !view.roomOnRight : true);
   const door = $derived(opening.kind !== "Window" && opening.kind !== "Gap");
   const put = (change: Partial<Opening>) =>
     plan.do(() => {
@@ -23,19 +24,22 @@
     });
   const from = (corner: "Start" | "End" | "Middle", distance = 0) =>
     plan.do({ do: "set-opening-from", id, corner, distance, left });
-  /** The way the wall runs, to name its corners. */
-  const way = $derived.by(() => {
-    const turn = (((view?.rotation ?? 0) % 360) + 360) % 360;
-    return turn < 45 || turn >= 315
-      ? ["west", "east"]
-      : turn < 135
-        ? ["south", "north"]
-        : turn < 225
-          ? ["east", "west"]
-          : ["north", "south"];
-  });
+  const compass = ["east", "north", "west", "south"];
+  /** The way the wall runs, to name its corners and faces. */
+  const quarter = $derived(Math.round((view?.rotation ?? 0) / 90) + 4);
+  const way = $derived([compass[(quarter + 2) % 4]!, compass[quarter % 4]!]);
+  const faces = $derived<["Left" | "Right", string][]>([
+    ["Left", `${view?.onLeft}, ${compass[(quarter + 1) % 4]} face`],
+    ["Right", `${view?.onRight}, ${compass[(quarter + 3) % 4]} face`],
+  ]);
 </script>
 
+<Choice
+  label="Measured in"
+  value={left ? "Left" : "Right"}
+  options={faces}
+  onvalue={(chosen) => (side = chosen as "Left" | "Right")}
+/>
 <LengthField
   label="From {way[0]} corner"
   value={view ? (left ? view.leftToStart : view.rightToStart) : 0}

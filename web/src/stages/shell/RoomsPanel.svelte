@@ -6,6 +6,7 @@
   import { orBack } from "../../plan/forms";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import { usualSizes } from "../../plan/usual";
+  import { asRead, toldApart } from "../../plan/words";
   import { nameOf } from "./words";
 
   let { plan }: { plan: OpenPlan } = $props();
@@ -64,12 +65,20 @@
     if (done) plan.lookAt(id);
   }
 
-  const lists = $derived([
-    ["Doors and windows", plan.openings.map((o) => o.id)],
-    ["Fixed things", plan.things.map((f) => f.id)],
-    ["Walls", plan.here("wall").map((w) => w.id)],
-    ["Backings", plan.here("backing").map((b) => b.id)],
-  ] as [string, string[]][]);
+  const listed = (ids: string[]) =>
+    toldApart(ids.map((id) => ({ id, name: nameOf(plan, id) })).sort((a, b) => a.name.localeCompare(b.name)));
+  const lists = $derived(
+    (
+      [
+        ["Doors and windows", plan.openings],
+        ["Fixed things", plan.things.toSorted(asRead)],
+        ["Walls", plan.here("wall")],
+        ["Boundaries", plan.here("boundary")],
+        ["Setting-out lines", plan.here("setting-out-line")],
+        ["Backings", plan.here("backing")],
+      ] as [string, { id: string }[]][]
+    ).map(([title, things]) => [title, listed(things.map(({ id }) => id))] as const),
+  );
 </script>
 
 <section class="p-3.5">
@@ -272,6 +281,7 @@
                 fromLevelId: other.id,
                 toLevelId: level.id,
                 newId: plan.newId("shell"),
+                names: true,
               })}>Copy the shell of {other.name} here</button
           >
         {/each}
@@ -285,19 +295,19 @@
     <button class="action mt-1.5 w-full" onclick={add}>Add a level above</button>
   {/if}
 
-  {#each lists as [title, ids] (title)}
-    {#if ids.length}
+  {#each lists as [title, rows] (title)}
+    {#if rows.length}
       <details class="mt-3" open={title === "Doors and windows"}>
-        <summary class="heading cursor-pointer">{title} ({ids.length})</summary>
+        <summary class="heading cursor-pointer">{title} ({rows.length})</summary>
         <ul>
-          {#each ids as id (id)}
+          {#each rows as { id, called } (id)}
             {@const mark = plan.entities.get(id)}
             <li>
               <button
                 class="min-h-6 w-full rounded px-1.5 py-0.5 text-left hover:bg-moss-wash"
                 onclick={() => plan.select([id])}
               >
-                {nameOf(plan, id)}
+                {called}
                 {mark?.type === "opening" && mark.mark !== "None"
                   ? `· ${{ Entrance: "entrance", Exit: "exit", EntranceAndExit: "entrance and exit", Service: "service" }[mark.mark as string]}`
                   : ""}

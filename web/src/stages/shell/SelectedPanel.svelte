@@ -1,7 +1,8 @@
 <script lang="ts">
-  import type { Backing, Entity, Thing, Opening, SettingOutLine, Wall } from "../../app/api";
+  import type { Backing, Boundary, Entity, Thing, Opening, SettingOutLine, Wall } from "../../app/api";
   import LengthField from "../../parts/LengthField.svelte";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
+  import BoundaryPanel from "./BoundaryPanel.svelte";
   import BackingPanel from "./BackingPanel.svelte";
   import OpeningPanel from "./OpeningPanel.svelte";
   import ThingFields from "../../things/ThingFields.svelte";
@@ -30,6 +31,7 @@
       {#key ids.join()}
         {#if one?.type === "wall"}<WallPanel {plan} wall={one as Wall} />
         {:else if one?.type === "opening"}<OpeningPanel {plan} opening={one as Opening} />
+        {:else if one?.type === "boundary"}<BoundaryPanel {plan} boundary={one as Boundary} />
         {:else if one?.type === "backing"}<BackingPanel {plan} backing={one as Backing} />
         {:else if one?.type === "setting-out-line"}
           {@const line = one as SettingOutLine}

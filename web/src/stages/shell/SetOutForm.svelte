@@ -2,6 +2,7 @@
   import type { SettingOutLine, Wall } from "../../app/api";
   import { tools } from "../../canvas/tools.svelte";
   import Choice from "../../parts/Choice.svelte";
+  import NumberField from "../../parts/NumberField.svelte";
   import LengthField from "../../parts/LengthField.svelte";
   import { formIsRead } from "../../plan/forms";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
@@ -46,10 +47,7 @@
       units={plan.units}
       onvalue={(v) => (out.distance = v)}
     />
-    <div class="flex items-center gap-2">
-      <label class="w-[88px] text-soft" for="line-count">How many</label>
-      <input id="line-count" class="field w-20" type="number" min="1" max="200" bind:value={out.count} />
-    </div>
+    <NumberField label="How many" least={1} value={out.count} onvalue={(n) => (out.count = n!)} />
     <LengthField label="Spacing" value={out.spacing} units={plan.units} onvalue={(v) => (out.spacing = v)} />
     <button
       class="action-main w-full"

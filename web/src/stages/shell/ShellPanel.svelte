@@ -20,7 +20,7 @@
   };
 </script>
 
-<div class="min-h-0 flex-1 overflow-y-auto p-3.5">
+<div class="min-h-0 flex-1 overflow-y-auto p-3.5" data-form>
   <h2 class="text-[15px] font-semibold">Shell</h2>
   <p class="text-soft">The space as it stands. Locked while you furnish.</p>
   {#if plan.canEdit}

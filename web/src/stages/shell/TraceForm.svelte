@@ -1,17 +1,20 @@
 <script lang="ts">
   import { sendPicture, type Backing } from "../../app/api";
+  import NumberField from "../../parts/NumberField.svelte";
+  import { formIsRead } from "../../plan/forms";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
 
   let { plan }: { plan: OpenPlan } = $props();
 
   let page = $state(1);
+  let form = $state<HTMLElement>();
   let busy = $state(false);
   let problem = $state("");
   let note = $state("");
   const backings = $derived(plan.here("backing") as Backing[]);
 
   async function take(file: File | undefined) {
-    if (!file) return;
+    if (!file || !(await formIsRead(plan, form))) return;
     busy = true;
     problem = note = "";
     const taken = await sendPicture(plan.id, file, page);
@@ -47,11 +50,8 @@
 </script>
 
 <h3 class="heading mt-4 mb-2">Trace a picture</h3>
-<div class="space-y-1.5">
-  <div class="flex items-center gap-2">
-    <label class="w-[88px] text-soft" for="pdf-page">PDF page</label>
-    <input id="pdf-page" class="field w-20" type="number" min="1" max="2000" bind:value={page} />
-  </div>
+<div class="space-y-1.5" bind:this={form}>
+  <NumberField label="PDF page" least={1} value={page} onvalue={(n) => (page = n!)} />
   <label class="action flex w-full cursor-pointer items-center justify-center focus-within:outline-2">
     {busy ? "Reading…" : "Choose a picture or PDF…"}
     <input

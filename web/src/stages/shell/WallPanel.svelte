@@ -5,7 +5,7 @@
   import LengthField from "../../parts/LengthField.svelte";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import { wallTypesOf } from "../../plan/usual";
-  import { certainties } from "./words";
+  import { certainties, endLies } from "./words";
 
   let { plan, wall }: { plan: OpenPlan; wall: Wall } = $props();
 
@@ -21,12 +21,6 @@
     plan.do({ do: "set-wall-length", id, length: value, stays, along, certainty: "Surveyed" });
   const change = (to: object) =>
     plan.do({ do: "change-walls", ids: [id], sure: false, ...to } as Parameters<typeof plan.do>[0]);
-  /** Which way an end lies, so that a person knows which is which. */
-  const end = (atStart: boolean) => {
-    const [a, b] = atStart ? [wall.start, wall.end] : [wall.end, wall.start];
-    const [dx, dy] = [a.x! - b.x!, a.y! - b.y!];
-    return Math.abs(dx) > Math.abs(dy) ? (dx > 0 ? "east" : "west") : dy > 0 ? "north" : "south";
-  };
   const faces = $derived(
     view
       ? (
@@ -58,8 +52,8 @@
   label="Stays"
   bind:value={stays}
   options={[
-    ["Start", `its ${end(true)} end`],
-    ["End", `its ${end(false)} end`],
+    ["Start", `its ${endLies(wall, true)} end`],
+    ["End", `its ${endLies(wall, false)} end`],
     ["Middle", "its middle"],
   ]}
 />
@@ -88,7 +82,7 @@
   label="Split at"
   value={split ?? Math.round((view?.length ?? 0) / 2)}
   units={plan.units}
-  hint="from its {end(true)} end, along the centre"
+  hint="from its {endLies(wall, true)} end, along the centre"
   onvalue={(v) => (split = v)}
 />
 <button

@@ -1,0 +1,87 @@
+<script lang="ts">
+  import { onDestroy } from "svelte";
+  import { backToPlan } from "./focus";
+  import { mark } from "./readFigure";
+  import { readNumber } from "./readNumber";
+
+  interface Props {
+    label: string;
+    value: number | null;
+    /** Whether only whole numbers make sense. */
+    whole?: boolean;
+    least?: number;
+    /** Whether it may be left empty, and what then stands there. */
+    empty?: string;
+    unit?: string;
+    disabled?: boolean;
+    onvalue: (value: number | null) => void;
+  }
+  let {
+    label,
+    value,
+    whole = true,
+    least = 0,
+    empty = "",
+    unit = "",
+    disabled = false,
+    onvalue,
+  }: Props = $props();
+
+  const id = $props.id();
+  const written = $derived(value === null ? "" : `${Math.round(value * 100) / 100}`);
+  let text = $state<string | null>(null);
+  let problem = $state("");
+  onDestroy(() => mark(id, null));
+
+  function say(what: string) {
+    problem = what;
+    mark(id, what ? label : null);
+  }
+
+  function commit() {
+    if (text === null) return;
+    const typed = text.trim();
+    if (typed === written) {
+      text = null;
+      return say("");
+    }
+    const read = readNumber(typed, { whole, least, mayBeEmpty: empty !== "" });
+    say(read.problem);
+    if (read.problem) return;
+    text = null;
+    onvalue(read.value);
+  }
+</script>
+
+<div class="flex items-center gap-2">
+  <label class="w-[88px] shrink-0 text-soft" for={id}>{label}</label>
+  <span class="field min-w-0 flex-1" class:opacity-60={disabled}>
+    <input
+      {id}
+      data-figure
+      class="font-figure w-full min-w-0 bg-transparent text-[14px] font-semibold outline-none"
+      inputmode={whole ? "numeric" : "decimal"}
+      placeholder={empty}
+      {disabled}
+      value={text ?? written}
+      aria-invalid={problem !== ""}
+      aria-describedby={problem ? `${id}-problem` : undefined}
+      oninput={(e) => (text = e.currentTarget.value)}
+      onblur={commit}
+      onkeydown={(e) => {
+        if (e.key === "Enter") {
+          e.preventDefault();
+          commit();
+          if (!problem) backToPlan(e.currentTarget);
+        }
+        if (e.key === "Escape") {
+          text = null;
+          say("");
+        }
+        if (!(text === null && (e.ctrlKey || e.metaKey))) e.stopPropagation();
+      }}
+    />
+    <span class="text-[11px] text-faint">{unit}</span>
+  </span>
+</div>
+{#if problem}<p id="{id}-problem" class="mt-0.5 text-[12px] text-must" role="alert">{problem}</p>{/if}

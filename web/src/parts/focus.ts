@@ -1,0 +1,35 @@
+const planOf = () =>
+  document.querySelector<HTMLElement>("[role=application]") ?? document.querySelector<HTMLElement>("main");
+
+/** After Enter in a field of a panel the plan has the focus again; the fields of a form lead to its button. */
+export function backToPlan(field: Element) {
+  if (document.activeElement === field && !field.closest("[data-form], [role=dialog], form"))
+    planOf()?.focus({ preventScroll: true });
+}
+
+/**
+ * What has the focus may go or be disabled when its press is done; then the plan has it, and not the page. Returns what ends
+ * the watching.
+ */
+export function keepFocus(): () => void {
+  let last: Element | null = null;
+  const remember = (event: FocusEvent) => (last = event.target as Element);
+  const watch = new MutationObserver(() => {
+    if (!last || document.activeElement !== document.body) return;
+    if (last.isConnected && !last.matches(":disabled")) return;
+    if (document.querySelector("[role=dialog], [role=alertdialog]")) return;
+    last = null;
+    planOf()?.focus({ preventScroll: true });
+  });
+  document.addEventListener("focusin", remember);
+  watch.observe(document.body, {
+    childList: true,
+    subtree: true,
+    attributes: true,
+    attributeFilter: ["disabled"],
+  });
+  return () => {
+    document.removeEventListener("focusin", remember);
+    watch.disconnect();
+  };
+}
