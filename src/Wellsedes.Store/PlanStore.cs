@@ -29,6 +29,7 @@ public sealed class PlanStore(IDbContextFactory<WellsedesContext> contexts, Json
         Guid projectId,
         Plan plan,
         IEnumerable<Func<Guid, PlanPicture>>? pictures = null,
+        string? demoFile = null,
         CancellationToken cancel = default
     )
     {
@@ -39,6 +40,7 @@ public sealed class PlanStore(IDbContextFactory<WellsedesContext> contexts, Json
             ProjectId = projectId,
             Title = plan.Details.Title,
             ChangedAt = DateTime.UtcNow,
+            DemoFile = demoFile,
         };
         context.Add(record);
         context.Add(Snapshot(record.Id, 0, plan));

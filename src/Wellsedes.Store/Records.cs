@@ -48,6 +48,12 @@ public sealed class PlanRecord
     public long Revision { get; set; }
     public DateTime ChangedAt { get; set; }
 
+    /// <summary>When it was put away among the finished ones; null for one that is worked on.</summary>
+    public DateTime? ArchivedAt { get; set; }
+
+    /// <summary>The file of the demo it came with; null for a plan of somebody's own.</summary>
+    public string? DemoFile { get; set; }
+
     /// <summary>When it was deleted; it can be brought back for a while (<see cref="Bin.Kept"/>).</summary>
     public DateTime? DeletedAt { get; set; }
 }

@@ -27,6 +27,7 @@ public sealed class WellsedesContext(DbContextOptions<WellsedesContext> options)
         builder.Entity<PlanRecord>(plan =>
         {
             plan.Property(p => p.Title).HasMaxLength(80);
+            plan.Property(p => p.DemoFile).HasMaxLength(80);
             plan.Property(p => p.Revision).IsConcurrencyToken();
         });
         builder.Entity<PlanChange>(change =>

@@ -146,7 +146,7 @@ test("a figure that cannot be read is marked where it goes wrong", async ({
   await planner.openDemo();
   await planner.item("Table 4, 8 seats").focus();
   await page.keyboard.press("Enter");
-  await planner.type("From west", "12 ells");
+  await planner.type("To west wall", "12 ells");
   await expect(page.getByRole("alert")).toContainText(
     '"ells" is no unit of length',
   );
@@ -213,9 +213,7 @@ test("without a pointer: a room, a door and a table by keys alone", async ({
   await page.keyboard.press("Enter");
   await page.getByRole("button", { name: /^Put a door/ }).focus();
   await page.keyboard.press("Enter");
-  await expect(
-    page.getByRole("heading", { name: "Door", exact: true }),
-  ).toBeVisible();
+  await expect(page.getByRole("heading", { name: /^Door, / })).toBeVisible();
   await planner.plan.focus();
   await page.keyboard.press("/");
   await page.keyboard.type("round 1220");

@@ -56,3 +56,50 @@ test("a plan is found, renamed and duplicated; members are changed and removed",
   await page.getByRole("button", { name: "Delete", exact: true }).click();
   await expect(project).toHaveCount(0);
 });
+
+test("a plan is known by its picture, put in the archive and taken out; a demo is put back as it was", async ({
+  planner,
+  page,
+}) => {
+  await planner.signIn();
+  const pictures = page.locator("main li img");
+  const count = await pictures.count();
+  expect(count).toBeGreaterThan(2);
+  await expect
+    .poll(() =>
+      pictures.evaluateAll((all) =>
+        all.every((img) => (img as HTMLImageElement).naturalWidth === 320),
+      ),
+    )
+    .toBe(true);
+  await planner.newPlan("Put away");
+  await page.goto(process.env.WELLSEDES_URL! + "/#/");
+  await page.getByRole("button", { name: "Archive Put away" }).click();
+  await expect(page.getByRole("link", { name: /Put away/ })).toBeHidden();
+  await page.getByText(/^Archived \(/).click();
+  await page
+    .getByRole("button", { name: "Take out of the archive: Put away" })
+    .click();
+  await expect(page.getByRole("link", { name: /Put away/ })).toBeVisible();
+
+  // What is put back is made anew, and what was made of it is kept.
+  await page
+    .getByRole("button", { name: "Rename Tidemill House, three levels" })
+    .click();
+  await page
+    .getByLabel("New title of Tidemill House, three levels")
+    .fill("The house, changed");
+  await page
+    .getByLabel("New title of Tidemill House, three levels")
+    .press("Enter");
+  await page
+    .getByRole("button", { name: "Put The house, changed back as it was" })
+    .click();
+  await page.getByRole("button", { name: "Put back", exact: true }).click();
+  await expect(
+    page.getByRole("link", { name: /Tidemill House, three levels/ }),
+  ).toBeVisible();
+  await expect(
+    page.getByText("Deleted, kept for 30 days").first(),
+  ).toContainText("The house, changed");
+});

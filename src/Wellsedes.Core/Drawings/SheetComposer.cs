@@ -91,7 +91,7 @@ public sealed class SheetComposer(ITextMeasure text)
     }
 
     /// <summary>The box in mm on the level that must fit the paper: the walls with swings, or what is placed.</summary>
-    private static Bounds Extent(SheetInput input)
+    internal static Bounds Extent(SheetInput input)
     {
         var box = input.Space.Bounds;
         foreach (var leaf in input.Space.Openings.SelectMany(opening => opening.Swing))

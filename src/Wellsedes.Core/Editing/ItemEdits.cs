@@ -252,7 +252,10 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
     {
         if (!(edit.Distance >= 0 && edit.Distance <= SizeSense.Longest))
             return EditAnswer.No("distance", "The distance must be 0 or more.");
-        if (plan.Find<Item>(edit.Id) is not { } item || forms.Place(plan, item, plan.OfScheme<Checks>(item.SchemeId).First()) is not { } placed)
+        if (
+            plan.Find<Item>(edit.Id) is not { } item
+            || forms.Place(plan, item, plan.OfScheme<Checks>(item.SchemeId).First()) is not { } placed
+        )
             return EditAnswer.No("id", "What was to move is no longer there.");
         var ahead = WallsAround.Of([.. placed.Standing], spaces(plan, item.LevelId)).FirstOrDefault(found => found.Side == edit.Side);
         if (ahead is null)

@@ -3,6 +3,7 @@ using System.Collections.Immutable;
 using System.Runtime.CompilerServices;
 using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Capacity;
+using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Findings;
 using Wellsedes.Core.Geometry;
@@ -118,6 +119,34 @@ public sealed class Planner
             _ => [],
         };
 
+    /// <summary>
+    /// The first scheme as a small picture is made of it, on the level where most of it stands; nothing of it is proved.
+    /// </summary>
+    public SheetInput PictureOf(Plan plan)
+    {
+        var scheme = plan.Schemes.First();
+        var placed = plan.OfScheme<Item>(scheme.Id).Where(item => !item.SetAside).CountBy(item => item.LevelId).ToArray();
+        var levelId = placed.Length > 0 ? placed.MaxBy(level => level.Value).Key : plan.FirstLevel.Id;
+        return new SheetInput(
+            plan,
+            new SheetSettings("picture", scheme.Id, levelId, "A4", true, new TitleBlockFields(), new SheetShows()),
+            SpaceOn(plan, levelId),
+            forms.PlaceAll(plan, scheme.Id, levelId),
+            ThingsOf(plan, scheme.Id, levelId),
+            [],
+            Tally.None,
+            null,
+            "",
+            "",
+            "",
+            default
+        );
+    }
+
+    /// <summary>Zones, marks and the like of a scheme on a level.</summary>
+    private static ImmutableArray<Thing> ThingsOf(Plan plan, string schemeId, string levelId) =>
+        [.. plan.OnLevel<Thing>(levelId).Where(thing => thing is IOfScheme of && of.SchemeId == schemeId)];
+
     private Settled? Caught(Plan plan, Edit edit)
     {
         var item = edit switch
@@ -209,7 +238,7 @@ public sealed class Planner
     {
         var space = SpaceOn(plan, level.Id);
         var items = forms.PlaceAll(plan, schemeId, level.Id);
-        ImmutableArray<Thing> things = [.. plan.OnLevel<Thing>(level.Id).Where(thing => thing is IOfScheme of && of.SchemeId == schemeId)];
+        var things = ThingsOf(plan, schemeId, level.Id);
         levels.TryGetValue((schemeId, level.Id), out var last);
         if (
             last is not null

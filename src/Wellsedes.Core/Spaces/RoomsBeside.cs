@@ -17,10 +17,10 @@ public readonly record struct RoomsBeside(string Left, string Right)
 
     public bool IsInside(bool left) => (left ? Left : Right) != Outside;
 
-    /// <summary>"Single door, Lobby to Store".</summary>
+    /// <summary>"Door, Lobby to Store".</summary>
     public string InList(Opening opening)
     {
-        var kind = OpeningSizes.Of(opening.Kind).Name.Split(' ', 2)[1];
+        var kind = opening.Kind == OpeningKind.SingleDoor ? "door" : OpeningSizes.Of(opening.Kind).Name.Split(' ', 2)[1];
         var what = opening.Name.Length > 0 ? opening.Name : char.ToUpperInvariant(kind[0]) + kind[1..];
         return $"{what}, {(opening.Kind == OpeningKind.Window ? Where() : Between(" to "))}";
     }

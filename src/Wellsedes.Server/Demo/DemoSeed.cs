@@ -41,7 +41,16 @@ public static class DemoSeed
         await context.SaveChangesAsync();
         var store = scope.ServiceProvider.GetRequiredService<PlanStore>();
         foreach (var file in Directory.GetFiles(demoFolder, "*.wellsedes.json").Order(StringComparer.Ordinal))
-            await PlanFileImport.AddAsync(await File.ReadAllBytesAsync(file), project.Id, store, CancellationToken.None);
+            await AddPlanAsync(demoFolder, Path.GetFileName(file), project.Id, store, CancellationToken.None);
+    }
+
+    /// <summary>Takes a plan of the demo in as it was shipped; null when the folder has it no more.</summary>
+    public static async Task<Guid?> AddPlanAsync(string demoFolder, string file, Guid projectId, PlanStore store, CancellationToken cancel)
+    {
+        var path = Path.Combine(demoFolder, Path.GetFileName(file));
+        return File.Exists(path)
+            ? await PlanFileImport.AddAsync(await File.ReadAllBytesAsync(path, cancel), projectId, store, file, cancel)
+            : null;
     }
 
     private static async Task<Guid> AddAsync(UserManager<Person> people, string email, string name)

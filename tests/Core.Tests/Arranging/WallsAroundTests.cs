@@ -13,7 +13,11 @@ public sealed class WallsAroundTests
     private const string L = PlanStart.LevelId;
 
     /// <summary>A room of 6 000 x 4 000 with a cupboard of 1 400 x 800, its middle at (2 000, 1 000).</summary>
-    private static Sample WithCupboard() => new Sample().Room(6000, 4000).Place("cupboard", "cupboard-1000", 2000, 1000).Do(new ResizeItem("cupboard", 1400, 800, 900) { Sure = true });
+    private static Sample WithCupboard() =>
+        new Sample()
+            .Room(6000, 4000)
+            .Place("cupboard", "cupboard-1000", 2000, 1000)
+            .Do(new ResizeItem("cupboard", 1400, 800, 900) { Sure = true });
 
     private static Dictionary<PlanSide, double> Told(Sample sample, string id) =>
         Planner.WallsAroundOf(sample.State, id).ToDictionary(ahead => ahead.Side, ahead => Math.Round(ahead.Distance, 6));
@@ -106,7 +110,10 @@ public sealed class WallsAroundTests
         Assert.Equal([PlanSide.South], Told(sample, "cupboard").Keys);
         Assert.Contains("no wall to the north", sample.Refused(new PutFromWall("cupboard", PlanSide.North, 900)).Message);
         Assert.Contains("0 or more", sample.Refused(new PutFromWall("cupboard", PlanSide.South, -1)).Message);
-        Assert.Contains("locked", sample.Do(new LockThings(["cupboard"], true)).Refused(new PutFromWall("cupboard", PlanSide.South, 5)).Message);
+        Assert.Contains(
+            "locked",
+            sample.Do(new LockThings(["cupboard"], true)).Refused(new PutFromWall("cupboard", PlanSide.South, 5)).Message
+        );
     }
 
     [Fact]

@@ -189,6 +189,8 @@ public sealed class DrawingTests
     }
 
     /// <summary>A stand-in for lettering: every letter 0.45 of its size wide.</summary>
+    internal static ITextMeasure Letters { get; } = new EvenLetters();
+
     private sealed class EvenLetters : ITextMeasure
     {
         public double Width(string text, double size, bool bold) => text.Length * size * 0.45;

@@ -25,14 +25,16 @@ public sealed class RoomsBesideTests
             var sample = new Sample().Room(8000, 5000).Do(new DrawWalls("p", L, a, [new(b)], false, "Stud 100"));
             sample.Do(new NameRoom("room", "Store", "", ""));
             sample.Do(new NameRoom("lobby", "Lobby", "", "", null, L, sample.Plan.Find<Room>("room")!.X > 4000 ? 1000 : 7000, 1000));
-            foreach (var (id, wall, along, kind) in new[]
-            {
-                ("inner", "p-1", 2600.0, OpeningKind.SingleDoor),
-                ("outer", "room-south", 1000.0, OpeningKind.DoubleDoor),
-                ("view", "room-south", 7000.0, OpeningKind.Window),
-            })
+            foreach (
+                var (id, wall, along, kind) in new[]
+                {
+                    ("inner", "p-1", 2600.0, OpeningKind.SingleDoor),
+                    ("outer", "room-south", 1000.0, OpeningKind.DoubleDoor),
+                    ("view", "room-south", 7000.0, OpeningKind.Window),
+                }
+            )
                 sample.Do(new PutOpening(new Opening(id, wall, kind, along, 900, 0, 2100, 0, OpeningMark.None, false, false, "")));
-            Assert.Equal("Single door, Lobby to Store", InList(sample, "inner"));
+            Assert.Equal("Door, Lobby to Store", InList(sample, "inner"));
             var west = sample.Plan.Find<Room>("room")!.X < 4000 ? "Store" : "Lobby";
             Assert.Equal($"Double door, {west} to outside", InList(sample, "outer"));
             Assert.Equal($"Window, {(west == "Store" ? "Lobby" : "Store")}", InList(sample, "view"));

@@ -4,7 +4,8 @@
   import { onMount } from "svelte";
   import Mark from "../parts/Mark.svelte";
   import Members from "./Members.svelte";
-  import { api, messageOf, type ProjectView } from "./api";
+  import PlanCard from "./PlanCard.svelte";
+  import { api, messageOf, sendPlanFile, type ProjectView } from "./api";
   import { session } from "./session.svelte";
 
   let projects = $state<ProjectView[]>([]);
@@ -32,15 +33,14 @@
   }
 
   let question = $state.raw<Question | null>(null);
-  const ask = (title: string, done: () => void) =>
-    (question = { title, text: "It can be brought back for 30 days.", act: "Delete", done });
+  const ask = (
+    title: string,
+    done: () => void,
+    text = "It can be brought back for 30 days.",
+    act = "Delete",
+  ) => (question = { title, text, act, done });
 
   let deleted = $state<{ id: string; name: string }[]>([]);
-
-  async function deletePlan(planId: string) {
-    const { error } = await api.DELETE("/api/plans/{planId}", { params: { path: { planId } } });
-    await settle(error);
-  }
 
   async function restorePlan(projectId: string, deletedPlanId: string) {
     await api.POST("/api/projects/{projectId}/deleted-plans/{deletedPlanId}/restore", {
@@ -69,15 +69,6 @@
     else problem = messageOf(error);
   }
 
-  /** Takes a plan file in as a new plan of a project. */
-  const sendPlanFile = (projectId: string, file: File | string) =>
-    api.POST("/api/projects/{projectId}/plan-files", {
-      params: { path: { projectId } },
-      body: file as never,
-      bodySerializer: (body) => body as never,
-      headers: { "Content-Type": "application/json" },
-    });
-
   async function importFile(input: HTMLInputElement, projectId: string) {
     const file = input.files?.[0];
     if (!file) return;
@@ -95,38 +86,8 @@
 
   let sought = $state("");
   const isSought = (text: string) => text.toLowerCase().includes(sought.trim().toLowerCase());
-
-  /** The plan whose title is being typed anew. */
-  let renaming = $state<string | null>(null);
-
-  async function rename(planId: string, to: string) {
-    // Enter, Escape and leaving the field all take the field away: one of them is taken.
-    if (renaming !== planId) return;
-    renaming = null;
-    const opened = await api.GET("/api/plans/{planId}", { params: { path: { planId } } });
-    const details = opened.data?.entities.find((entity) => entity.type === "plan") as
-      { title: string; units: "Metric" | "FeetInches"; north: number } | undefined;
-    if (!details) return void (problem = messageOf(opened.error));
-    if (details.title === to.trim()) return;
-    const { error } = await api.POST("/api/plans/{planId}/edits", {
-      params: { path: { planId } },
-      body: {
-        baseRevision: opened.data!.revision,
-        edit: { do: "set-details", title: to, units: details.units, north: details.north, sure: false },
-      },
-    });
-    await settle(error);
-  }
-
-  /** A plan of its own with everything that is in another: its file, taken in again under another title. */
-  async function duplicate(planId: string, projectId: string, title: string) {
-    const answer = await fetch(`/api/plans/${planId}/file`);
-    if (!answer.ok) return void (problem = "The plan could not be read.");
-    const file = await answer.json();
-    const copy = `${title.slice(0, 72)} (copy)`;
-    for (const entity of file.entities) if (entity.type === "plan") entity.title = copy;
-    await settle((await sendPlanFile(projectId, JSON.stringify(file))).error);
-  }
+  const found = (project: ProjectView) =>
+    project.plans.filter((plan) => isSought(plan.title) || isSought(project.name));
 </script>
 
 <header class="flex h-13 items-center gap-3 bg-ink px-4 text-white">
@@ -170,68 +131,22 @@
         >
       </div>
       <ul class="mt-3 grid grid-cols-3 gap-3">
-        {#each project.plans.filter((p) => isSought(p.title) || isSought(project.name)) as plan (plan.id)}
-          <li class="relative">
-            {#if project.role !== "Viewer"}
-              <span class="absolute right-2 bottom-2 flex gap-1.5 text-[12px] text-soft">
-                <button
-                  class="underline hover:text-ink"
-                  aria-label="Rename {plan.title}"
-                  onclick={() => (renaming = plan.id)}>Rename</button
-                >
-                <button
-                  class="underline hover:text-ink"
-                  aria-label="Duplicate {plan.title}"
-                  onclick={() => duplicate(plan.id, project.id, plan.title)}>Duplicate</button
-                >
-                <button
-                  class="underline hover:text-must"
-                  aria-label="Delete {plan.title}"
-                  onclick={() => ask(`Delete “${plan.title}”?`, () => void deletePlan(plan.id))}
-                  >Delete</button
-                >
-              </span>
-            {/if}
-            {#if renaming === plan.id}
-              <form
-                class="absolute inset-x-2 top-2 z-10"
-                onsubmit={(e) => {
-                  e.preventDefault();
-                  void rename(plan.id, new FormData(e.currentTarget).get("title") as string);
-                }}
-              >
-                <span class="field bg-white"
-                  ><!-- svelte-ignore a11y_autofocus --><input
-                    class="w-full font-semibold outline-none"
-                    name="title"
-                    aria-label="New title of {plan.title}"
-                    value={plan.title}
-                    required
-                    maxlength="80"
-                    autofocus
-                    onblur={(e) => rename(plan.id, e.currentTarget.value)}
-                    onkeydown={(e) => {
-                      if (e.key === "Escape") renaming = null;
-                    }}
-                  /></span
-                >
-              </form>
-            {/if}
-            <a
-              class="block rounded-md border border-edge bg-white p-3 pb-8 hover:border-moss"
-              href={`#/plan/${plan.id}`}
-            >
-              <span class="font-semibold">{plan.title}</span>
-              <span class="mt-1 block text-soft"
-                >Changed {new Date(plan.changedAt).toLocaleString("en-GB", {
-                  dateStyle: "medium",
-                  timeStyle: "short",
-                })}</span
-              >
-            </a>
-          </li>
+        {#each found(project).filter((p) => !p.archived) as plan (plan.id)}
+          <PlanCard {plan} {project} {settle} {ask} />
         {/each}
       </ul>
+      {#if found(project).some((p) => p.archived)}
+        <details class="mt-3" open={sought.trim() !== ""}>
+          <summary class="cursor-pointer text-soft"
+            >Archived ({found(project).filter((p) => p.archived).length})</summary
+          >
+          <ul class="mt-2 grid grid-cols-3 gap-3">
+            {#each found(project).filter((p) => p.archived) as plan (plan.id)}
+              <PlanCard {plan} {project} {settle} {ask} />
+            {/each}
+          </ul>
+        </details>
+      {/if}
       {#if project.role !== "Viewer" && project.deletedPlans.length}
         <p class="mt-3 text-soft">
           Deleted, kept for 30 days:

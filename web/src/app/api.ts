@@ -150,3 +150,12 @@ export function messageOf(error: unknown): string {
   }
   return "The server cannot be reached.";
 }
+
+/** Takes a plan file in as a new plan of a project. */
+export const sendPlanFile = (projectId: string, file: File | string) =>
+  api.POST("/api/projects/{projectId}/plan-files", {
+    params: { path: { projectId } },
+    body: file as never,
+    bodySerializer: (body) => body as never,
+    headers: { "Content-Type": "application/json" },
+  });

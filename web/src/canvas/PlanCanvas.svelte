@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount, untrack } from "svelte";
-  import type { Backing, Dimension, Finding, Item, SettingOutLine } from "../app/api";
+  import type { Backing, Dimension, Item, SettingOutLine } from "../app/api";
   import type { OpenPlan } from "../plan/openPlan.svelte";
   import Chip from "../parts/Chip.svelte";
   import FocusLayer from "./FocusLayer.svelte";
@@ -18,6 +18,7 @@
     paintRoute,
   } from "./livePainter";
   import { BackingPictures } from "./backings";
+  import { isOn, overlapsOn } from "./onLevel";
   import DrawBar from "./DrawBar.svelte";
   import MeasureLabels from "./MeasureLabels.svelte";
   import { boxOf, ink, paintItem, paintLabel, Picture, type Painted } from "./painter";
@@ -261,16 +262,13 @@
     ctx.globalAlpha = 1;
   }
 
-  /** What was found on another level is not drawn on this one. */
-  const isHere = (finding: Finding) => !finding.levelId || finding.levelId === plan.levelId;
-
   function paintLive(ctx: CanvasRenderingContext2D) {
     ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
     const finding = plan.findings.find((f) => f.id === plan.finding);
     if (!gesture) paintRoute(ctx, view, plan.route);
-    if (finding && isHere(finding)) paintFinding(ctx, view, finding);
+    if (finding && isOn(finding, plan.levelId)) paintFinding(ctx, view, finding);
     if (gesture?.kind === "move" || tools.tool.kind === "place")
-      paintOverlaps(ctx, view, (plan.probe?.figures?.findings ?? []).filter(isHere));
+      paintOverlaps(ctx, view, overlapsOn(plan.probe?.figures?.findings ?? [], plan.levelId));
     paintGuide(ctx, view, (plan.probe?.guide ?? []) as Point[]);
   }
 

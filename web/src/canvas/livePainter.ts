@@ -50,18 +50,16 @@ export function paintFinding(ctx: Ctx, view: Viewport, finding: Finding) {
 }
 
 /** Overlaps are shown while moving, before anybody asks. */
-export function paintOverlaps(ctx: Ctx, view: Viewport, findings: Finding[]) {
+export function paintOverlaps(ctx: Ctx, view: Viewport, places: Point[]) {
   ctx.fillStyle = "rgba(163,23,58,.18)";
   ctx.strokeStyle = ink.must;
   ctx.lineWidth = 1.5;
-  for (const overlap of findings)
-    if (overlap.kind === "Overlap")
-      for (const p of overlap.at as Point[]) {
-        const at = view.toScreen(p);
-        ring(ctx, at.x, at.y, 12);
-        ctx.fill();
-        ctx.stroke();
-      }
+  for (const p of places) {
+    const at = view.toScreen(p);
+    ring(ctx, at.x, at.y, 12);
+    ctx.fill();
+    ctx.stroke();
+  }
 }
 
 /** The line a moving thing has been drawn to. */

@@ -3,6 +3,7 @@
   import type { UnitSystem } from "../app/api";
   import { writeLength } from "../plan/figures";
   import { backToPlan } from "./focus";
+  import { afterPress } from "./press";
   import { mark, readFigure, underway } from "./readFigure";
 
   interface Props {
@@ -81,7 +82,7 @@
       aria-invalid={problem !== ""}
       aria-describedby={problem ? `${id}-problem` : undefined}
       oninput={(e) => (text = e.currentTarget.value)}
-      onblur={() => underway(commit())}
+      onblur={() => underway(afterPress().then(commit))}
       onkeydown={(e) => {
         if (e.key === "Enter") {
           // Enter takes the figure; it does not send off the form the field stands in.

@@ -1,7 +1,8 @@
 <script lang="ts">
   import { onDestroy } from "svelte";
   import { backToPlan } from "./focus";
-  import { mark } from "./readFigure";
+  import { afterPress } from "./press";
+  import { mark, underway } from "./readFigure";
   import { readNumber } from "./readNumber";
 
   interface Props {
@@ -67,7 +68,7 @@
       aria-invalid={problem !== ""}
       aria-describedby={problem ? `${id}-problem` : undefined}
       oninput={(e) => (text = e.currentTarget.value)}
-      onblur={commit}
+      onblur={() => underway(afterPress().then(commit))}
       onkeydown={(e) => {
         if (e.key === "Enter") {
           e.preventDefault();

@@ -55,7 +55,7 @@ export function keysFor(plan: OpenPlan, view: View) {
     // A field that is being typed in undoes its own typing (it keeps the key to itself); else Ctrl+Z is the plan's.
     const undoes = (event.ctrlKey || event.metaKey) && ["z", "y"].includes(event.key.toLowerCase());
     // A name is typed; the figures' fields do so themselves.
-    if (event.key === "Enter" && target.matches("input:not([data-figure])")) {
+    if (event.key === "Enter" && target.matches("input:not([data-figure])") && !target.closest("form")) {
       target.blur();
       target.focus();
       backToPlan(target);

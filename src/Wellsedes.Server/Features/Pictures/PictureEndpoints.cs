@@ -196,7 +196,8 @@ public sealed record TakenFile(
 public static class PlanFileImport
 {
     /// <exception cref="PlanFileException">The file or one of its pictures cannot be read; nothing was stored.</exception>
-    public static async Task<Guid> AddAsync(byte[] file, Guid projectId, PlanStore store, CancellationToken cancel)
+    /// <param name="demoFile">The name of the demo's file that it is, so that it can be put back; null for any other.</param>
+    public static async Task<Guid> AddAsync(byte[] file, Guid projectId, PlanStore store, string? demoFile, CancellationToken cancel)
     {
         var (plan, pictures) = PlanFiles.ReadWhole(file);
         List<(TakenFile Taken, FilePicture Picture)> taken = [];
@@ -216,6 +217,7 @@ public static class PlanFileImport
             taken.Select(t =>
                 (Func<Guid, PlanPicture>)(planId => t.Taken.Record(planId, Guid.Parse(t.Picture.Id), NameOf(t.Picture), t.Picture.Page))
             ),
+            demoFile,
             cancel
         );
     }

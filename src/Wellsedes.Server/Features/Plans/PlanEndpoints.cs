@@ -139,13 +139,8 @@ public static class PlanEndpoints
         return outcome.Done is { } done ? TypedResults.Ok(done) : TypedResults.Json(outcome.Problem!, statusCode: outcome.Status);
     }
 
-    private static async Task<NearView> NearAsync(
-        Guid planId,
-        string[] id,
-        string? schemeId,
-        string? levelId,
-        OpenPlans plans
-    ) => (await plans.GetAsync(planId))!.Now.Near(id.ToHashSet(), schemeId, levelId);
+    private static async Task<NearView> NearAsync(Guid planId, string[] id, string? schemeId, string? levelId, OpenPlans plans) =>
+        (await plans.GetAsync(planId))!.Now.Near(id.ToHashSet(), schemeId, levelId);
 
     private static async Task<IReadOnlyList<Point>> RouteAsync(
         Guid planId,

@@ -18,7 +18,9 @@ public sealed record ProjectView(Guid Id, string Name, ProjectRole Role, PlanEnt
 /// <summary>A deleted project: it can be brought back until it is gone for good.</summary>
 public sealed record DeletedProject(Guid Id, string Name, DateTime DeletedAt);
 
-public sealed record PlanEntry(Guid Id, string Title, DateTime ChangedAt, DateTime? DeletedAt);
+/// <param name="Revision">Its newest, which its picture shows.</param>
+/// <param name="IsDemo">Whether it came with the demo and can be put back as it was.</param>
+public sealed record PlanEntry(Guid Id, string Title, long Revision, DateTime ChangedAt, bool Archived, bool IsDemo, DateTime? DeletedAt);
 
 /// <param name="Email">Told to owners alone, who change what members may do.</param>
 public sealed record MemberView(Guid PersonId, string Name, string Email, ProjectRole Role);
@@ -67,12 +69,20 @@ public static class ProjectEndpoints
                 project
                     .Plans.Where(plan => plan.DeletedAt == null)
                     .OrderByDescending(plan => plan.ChangedAt)
-                    .Select(plan => new PlanEntry(plan.Id, plan.Title, plan.ChangedAt, null))
+                    .Select(plan => new PlanEntry(
+                        plan.Id,
+                        plan.Title,
+                        plan.Revision,
+                        plan.ChangedAt,
+                        plan.ArchivedAt != null,
+                        plan.DemoFile != null,
+                        null
+                    ))
                     .ToArray(),
                 project
                     .Plans.Where(plan => plan.DeletedAt != null)
                     .OrderByDescending(plan => plan.DeletedAt)
-                    .Select(plan => new PlanEntry(plan.Id, plan.Title, plan.ChangedAt, plan.DeletedAt))
+                    .Select(plan => new PlanEntry(plan.Id, plan.Title, plan.Revision, plan.ChangedAt, false, false, plan.DeletedAt))
                     .ToArray(),
                 project
                     .Members.OrderByDescending(member => member.Role)
@@ -223,7 +233,7 @@ public static class ProjectEndpoints
         if (title.Length == 0 || WellFormed.Text("title", title) is not null)
             return TypedResults.Problem("The title must have 1 to 80 characters.", statusCode: 422);
         var plan = Plan.Of(PlanStart.Entities(title, request.Units), Shipped.Library);
-        return TypedResults.Ok(new PlanMade(await store.AddAsync(projectId, plan, null, cancel)));
+        return TypedResults.Ok(new PlanMade(await store.AddAsync(projectId, plan, cancel: cancel)));
     }
 
     private static async Task<Results<Ok<PlanMade>, ProblemHttpResult>> ImportAsync(
@@ -239,7 +249,7 @@ public static class ProjectEndpoints
         await request.Body.CopyToAsync(file, cancel);
         try
         {
-            return TypedResults.Ok(new PlanMade(await PlanFileImport.AddAsync(file.ToArray(), projectId, store, cancel)));
+            return TypedResults.Ok(new PlanMade(await PlanFileImport.AddAsync(file.ToArray(), projectId, store, null, cancel)));
         }
         catch (PlanFileException e)
         {
