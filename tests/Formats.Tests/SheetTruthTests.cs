@@ -4,13 +4,12 @@ using Wellsedes.Core.Capacity;
 using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Measure;
-using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things;
 using Wellsedes.Core.Walkways;
 using Wellsedes.Formats.Lettering;
 using Wellsedes.Formats.Pdf;
 using Wellsedes.Formats.Sheets;
+using Wellsedes.Tests.Seeded;
 
 namespace Wellsedes.Formats.Tests;
 
@@ -19,47 +18,16 @@ public sealed class SheetTruthTests
 {
     private const string L = PlanStart.LevelId;
 
-    private sealed class Drawn(UnitSystem units)
+    /// <summary>The words of a level's sheet, read back from its PDF, with plain spaces.</summary>
+    private static string Sheet(Drawn drawn, string level, string status = "Draft", string letter = "")
     {
-        private readonly Planner planner = new();
-        private Plan plan = Plan.Of(PlanStart.Entities("Truth", units), Shipped.Library);
-        private long revision;
-
-        public Drawn Do(Edit edit)
-        {
-            var answer = planner.Answer(plan, edit);
-            Assert.True(answer.Problem is null, answer.Problem?.Message);
-            Assert.True(plan.TryApply(plan.Numbered(answer.Change!, ++revision), out var after, out _));
-            plan = after;
-            return this;
-        }
-
-        public bool Tried(Edit edit)
-        {
-            if (planner.Answer(plan, edit).Change is null)
-                return false;
-            Do(edit);
-            return true;
-        }
-
-        public Plan Plan => plan;
-
-        public PlanState On(string level) => planner.StateOf(plan, PlanStart.SchemeId, level);
-
-        /// <summary>The words of a level's sheet, read back from its PDF, with plain spaces.</summary>
-        public string Sheet(string level, string status = "Draft", string letter = "")
-        {
-            var settings = plan.All<SheetSettings>().First() with { LevelId = level };
-            var input = On(level).SheetInput(settings, "Truth", letter, status, new DateOnly(2026, 11, 25));
-            using var pdf = PdfDocument.Open(PdfWriter.Write(new SheetComposer(Typefaces.Shared).Compose(input).Drawing));
-            return Plain(ContentOrderTextExtractor.GetText(pdf.GetPage(1)));
-        }
+        var settings = drawn.Plan.All<SheetSettings>().First() with { LevelId = level };
+        var input = drawn.On(level).SheetInput(settings, "Truth", letter, status, new DateOnly(2026, 11, 25));
+        using var pdf = PdfDocument.Open(PdfWriter.Write(new SheetComposer(Typefaces.Shared).Compose(input).Drawing));
+        return Plain(ContentOrderTextExtractor.GetText(pdf.GetPage(1)));
     }
 
     private static string Plain(string text) => text.Replace('\u00a0', ' ').Replace("\r", "");
-
-    private static Opening Door(string id, string wall, double along, double width, OpeningMark mark = OpeningMark.None) =>
-        new(id, wall, OpeningKind.SingleDoor, along, width, 0, 2100, 0, mark, false, false, "");
 
     [Fact]
     public void A_door_in_a_partition_is_measured_from_the_faces_the_partition_meets()
@@ -68,8 +36,8 @@ public sealed class SheetTruthTests
         var drawn = new Drawn(UnitSystem.Metric)
             .Do(new MakeRoom("r", L, "Room", 4000, 6000, 300, 2700))
             .Do(new DrawWalls("p", L, new(-150, 3000), [new(new(4150, 3000))], false, "Stud 100"))
-            .Do(new PutOpening(Door("d", "p-1", 150 + 650, 900)));
-        var sheet = drawn.Sheet(L);
+            .Do(new PutOpening(Drawn.Door("d", "p-1", 150 + 650, 900)));
+        var sheet = Sheet(drawn, L);
         Assert.Contains("200", sheet.Split('\n', ' '));
         Assert.Contains("900", sheet.Split('\n', ' '));
         Assert.Contains("2 900", sheet);
@@ -85,17 +53,17 @@ public sealed class SheetTruthTests
             .Do(new PutLevel(new Level("up", "First floor", 4500, 2700)))
             .Do(new CopyShell(L, "up", "shell"))
             .Do(new KeepMeasure("m", PlanStart.SchemeId, L, new(100, 100), new(1334, 100)));
-        Assert.Contains("1 234", drawn.Sheet(L));
-        Assert.DoesNotContain("1 234", drawn.Sheet("up"));
+        Assert.Contains("1 234", Sheet(drawn, L));
+        Assert.DoesNotContain("1 234", Sheet(drawn, "up"));
     }
 
     [Fact]
     public void A_draft_has_no_letter_and_an_issue_has_its_own()
     {
         var drawn = new Drawn(UnitSystem.Metric).Do(new MakeRoom("r", L, "Room", 4000, 6000, 300, 2700));
-        Assert.Contains("Issued", drawn.Sheet(L, "Issued", "QX"));
-        Assert.Contains("QX", drawn.Sheet(L, "Issued", "QX"));
-        Assert.DoesNotContain("QX", drawn.Sheet(L));
+        Assert.Contains("Issued", Sheet(drawn, L, "Issued", "QX"));
+        Assert.Contains("QX", Sheet(drawn, L, "Issued", "QX"));
+        Assert.DoesNotContain("QX", Sheet(drawn, L));
     }
 
     [Fact]
@@ -111,7 +79,16 @@ public sealed class SheetTruthTests
                         Sure = true,
                     }
                 )
-                .Do(new PutOpening(Door($"d{i}", $"r{i}-north", 700, 510) with { Kind = OpeningKind.Window, Sill = 900, Height = 1200 }));
+                .Do(
+                    new PutOpening(
+                        Drawn.Door($"d{i}", $"r{i}-north", 700, 510) with
+                        {
+                            Kind = OpeningKind.Window,
+                            Sill = 900,
+                            Height = 1200,
+                        }
+                    )
+                );
         var input = drawn
             .On(L)
             .SheetInput(drawn.Plan.All<SheetSettings>().First() with { Scale = 75 }, "", "", "Draft", new DateOnly(2026, 11, 25));
@@ -136,33 +113,11 @@ public sealed class SheetTruthTests
     [InlineData(UnitSystem.FeetInches)]
     public void On_a_hundred_plans_rail_rooms_sheet_and_schedule_tell_one_story(UnitSystem units)
     {
-        string[] kinds = ["round-table-1525", "desk-1400", "square-table-915", "banquet-chair", "bar-1800", "plant-600"];
-        string[] uses = ["", "Office", "Toilets", "Dining", "Lobby"];
         for (var seed = 0; seed < 100; seed++)
         {
-            var random = new Random(seed);
-            var (width, depth) = (5000 + random.Next(6000), 5000 + random.Next(4000));
-            var drawn = new Drawn(units).Do(new MakeRoom("r", L, "Room", width, depth, 200, 2700) { Sure = true });
-            drawn.Do(new PutOpening(Door("in", "r-south", 700 + random.Next(300), 800 + random.Next(300), OpeningMark.EntranceAndExit)));
-            var at = width / 2 + random.Next(-600, 800);
-            drawn.Do(new DrawWalls("p", L, new(at, -100), [new(new(at, depth + 100))], false, "Stud 100"));
-            drawn.Do(new PutOpening(Door("through", "p-1", depth / 2, 900)));
-            var bare = drawn.On(L).Space.Rooms.Single(room => !room.Named).Room;
-            drawn.Do(new NameRoom("side", "Side", uses[random.Next(uses.Length)], "", null, L, bare.X, bare.Y));
-            for (var i = 0; i < 6; i++)
-                drawn.Tried(
-                    new PlaceItem(
-                        $"i{i}",
-                        PlanStart.SchemeId,
-                        L,
-                        kinds[random.Next(kinds.Length)],
-                        500 + random.Next(width - 1000),
-                        500 + random.Next(depth - 1000),
-                        15 * random.Next(24)
-                    )
-                );
+            var drawn = Drawn.OfSeed(seed, units);
             var state = drawn.On(L);
-            var sheet = drawn.Sheet(L);
+            var sheet = Sheet(drawn, L);
             // Every line of the rail stands on the sheet.
             foreach (var line in TallyLines.Of(state.Tally, units))
             {

@@ -1,8 +1,8 @@
 using System.Collections.Concurrent;
 using Wellsedes.Core.Drawings;
-using Wellsedes.Core.Planning;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Planning;
 using Wellsedes.Formats.Lettering;
 using Wellsedes.Formats.Png;
 using Wellsedes.Server.Features.Plans;
