@@ -1,5 +1,5 @@
 import { expect, test, type Page } from "./page";
-import { sheetText } from "./sheet";
+import { served, sheetText } from "./sheet";
 
 /** Numbers that are the same for a seed. */
 function random(seed: number) {
@@ -28,14 +28,6 @@ async function edit(page: Page, what: object): Promise<boolean> {
     });
     return answer.ok;
   }, what);
-}
-
-/** The plan that is open, as the server gives it. */
-async function served(page: Page) {
-  const plan = page.url().split("/").at(-1)!;
-  return (
-    await page.request.get(`${process.env.WELLSEDES_URL}/api/plans/${plan}`)
-  ).json();
 }
 
 const kinds = [

@@ -1,13 +1,12 @@
 import { join } from "node:path";
 import { expect, test, type Page } from "./page";
+import { served } from "./sheet";
 
-/** The entities of the plan that is open, as the server has them. */
-async function entities(page: Page, type: string) {
-  const plan = page.url().split("/").at(-1)!;
-  const url = `${process.env.WELLSEDES_URL}/api/plans/${plan}`;
-  const all = (await (await page.request.get(url)).json()).entities;
-  return all.filter((e: { type: string }) => e.type === type);
-}
+/** The entities of a kind, as the server has them. */
+const entities = async (page: Page, type: string) =>
+  (await served(page)).entities.filter(
+    (e: { type: string }) => e.type === type,
+  );
 
 /** What has the focus: "plan", "page" or what it is called. */
 const focus = (page: Page) =>

@@ -37,9 +37,24 @@ export class Job {
     await field.press("Enter");
     await this.planner.saved();
   }
+  /** The same in the panel of what is selected, on the right. */
+  async set(label: string, text: string) {
+    this.actions++;
+    const panel = this.page.locator("aside").last();
+    const field = panel.getByLabel(label, { exact: true }).first();
+    await field.fill(text);
+    await field.press("Enter");
+    await this.planner.saved();
+  }
   async choose(label: string, option: string) {
     this.actions++;
     await this.planner.choose(label, option);
+  }
+  /** Chooses in the panel of what is selected, on the right. */
+  async setChoice(label: string, option: string) {
+    this.actions++;
+    await this.planner.choose(label, option, this.page.locator("aside").last());
+    await this.planner.saved();
   }
   /** A side of a chain: the direction pointed, the length typed (and an angle after Tab). */
   async side(x: number, y: number, length: string, angle?: string) {

@@ -88,8 +88,12 @@ export class Planner {
     await this.page.getByRole("tab", { name, exact: true }).click();
   }
   /** Chooses from a list, by what is written or by its value. */
-  async choose(label: string, option: string) {
-    await this.page.getByLabel(label, { exact: true }).first().click();
+  async choose(
+    label: string,
+    option: string,
+    within: Page | ReturnType<Page["locator"]> = this.page,
+  ) {
+    await within.getByLabel(label, { exact: true }).first().click();
     const list = this.page.locator("[data-select-content]");
     await list
       .getByRole("option", { name: option, exact: true })

@@ -1,12 +1,26 @@
 import { execFileSync } from "node:child_process";
 import type { Page } from "./page";
 
-/** The text of the first sheet of the plan that is open, read back from its PDF. */
-export async function sheetText(page: Page): Promise<string> {
-  const plan = page.url().split("/").at(-1)!;
-  const url = `${process.env.WELLSEDES_URL}/api/plans/${plan}`;
-  const { entities } = await (await page.request.get(url)).json();
-  const sheet = entities.find((e: { type: string }) => e.type === "sheet");
+const urlOf = (page: Page) =>
+  `${process.env.WELLSEDES_URL}/api/plans/${page.url().split("/").at(-1)!}`;
+
+/** The plan that is open, as the server gives it. */
+export async function served(page: Page) {
+  return (await page.request.get(urlOf(page))).json();
+}
+
+/** The text of a sheet of the plan that is open (the first, or that of a level), read back from its PDF. */
+export async function sheetText(page: Page, level = ""): Promise<string> {
+  const url = urlOf(page);
+  const { entities } = await served(page);
+  const levelId = entities.find(
+    (e: { type: string; name: string }) =>
+      e.type === "level" && e.name === level,
+  )?.id;
+  const sheet = entities.find(
+    (e: { type: string; levelId: string }) =>
+      e.type === "sheet" && (!level || e.levelId === levelId),
+  );
   const pdf = await (
     await page.request.get(`${url}/sheets/${sheet.id}/draft.pdf`)
   ).body();
@@ -15,3 +29,14 @@ export async function sheetText(page: Page): Promise<string> {
     .toString()
     .replaceAll("\u00a0", " ");
 }
+
+/** The same, what stands apart on a line told apart by bars: "300 | 1 010 | 2 840". */
+export const sheetRows = async (page: Page, level = "") =>
+  (await sheetText(page, level))
+    .split("\n")
+    .map((line) => line.trim().replace(/ {2,}/g, " | "))
+    .join("\n");
+
+/** How often a figure stands on a sheet by itself. */
+export const timesOn = (rows: string, figure: string) =>
+  rows.split(/[|\n]/).filter((cell) => cell.trim() === figure).length;

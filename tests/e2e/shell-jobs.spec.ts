@@ -1,7 +1,7 @@
 import { join } from "node:path";
 import { Job } from "./job";
 import { expect, test, type Page } from "./page";
-import { sheetText } from "./sheet";
+import { served, sheetRows, timesOn } from "./sheet";
 
 const rooms = (page: Page) =>
   page.evaluate(() =>
@@ -69,7 +69,7 @@ test("a studio flat from a list of thirty typed lengths, with a slanted wall and
     await expect(
       page.getByRole("heading", { name: new RegExp(`^${kind}, `) }),
     ).toBeVisible();
-    for (const [label, text] of typed) await job.type(label, text);
+    for (const [label, text] of typed) await job.set(label, text);
   };
   await put(
     "Door",
@@ -120,8 +120,8 @@ test("a studio flat from a list of thirty typed lengths, with a slanted wall and
       page.getByRole("heading", { name: kind, exact: true }),
     ).toBeVisible();
     await expect(page.getByLabel("Middle x")).toBeVisible();
-    await job.type("Width", width);
-    await job.type("Depth", depth);
+    await job.set("Width", width);
+    await job.set("Depth", depth);
     for (const [i, offset] of offsets.entries()) {
       const field = page.getByLabel("From wall", { exact: true }).nth(i);
       await expect(field).toBeVisible();
@@ -147,6 +147,17 @@ test("a studio flat from a list of thirty typed lengths, with a slanted wall and
   await expect(
     page.locator("dt", { hasText: "Gross internal" }).first(),
   ).toBeVisible();
+  // The sheet says what was typed: every width and edge, the rooms less the shafts in them, the areas.
+  const sheet = await sheetRows(page);
+  expect(sheet).toContain("300 | 1 010 | 2 840");
+  expect(sheet).toContain("800 | 1 200 | 2 600");
+  for (const figure of ["7 600", "1 800", "600", "500", "150", "810", "1 290"])
+    expect(timesOn(sheet, figure), figure).toBeGreaterThan(0);
+  expect(timesOn(sheet, "2 150")).toBe(2);
+  expect(sheet).toContain("Room 1 · 34.1 m²");
+  expect(sheet).toContain("Room 2 · 4.6 m²");
+  expect(sheet).toContain("Net internal area | 38.7 m²");
+  expect(sheet).toContain("Gross internal area | 39.6 m²");
   job.done("studio flat");
 });
 
@@ -260,6 +271,10 @@ test("a two-room home traced from a picture whose only known length is a door le
   expect(found[0]! / 20.8).toBeLessThan(1.02);
   expect(found[1]! / 27.04).toBeGreaterThan(0.98);
   expect(found[1]! / 27.04).toBeLessThan(1.02);
+  // The sheet rounds what the panel says, and says that no length was taken on site.
+  const sheet = await sheetRows(page);
+  for (const area of found) expect(sheet).toContain(`· ${area.toFixed(1)} m²`);
+  expect(sheet).toContain("* Not surveyed: verify on site.");
   job.done("traced home");
   // It is a level of the house: named, with the bath's partition, it is what the demo shows.
   await page
@@ -306,11 +321,135 @@ test("a long narrow interior in feet and inches with a partition", async ({
     .sort((a, b) => a - b);
   // Drawn along its inside face, its left: 11' 3" and 29' 6" - 11' 3" - 4 1/2", both by 7' 4 1/2".
   expect(found).toEqual([82.97, 131.83]);
-  // The sheet says it in feet and nothing in millimetres.
-  const sheet = await sheetText(page);
-  for (const figure of ["11' 3\"", "17' 10 1/2\"", "7' 4 1/2\""])
-    expect(sheet).toContain(figure);
-  expect(sheet).toContain("Figures in feet and inches");
-  expect(sheet).not.toMatch(/millimetre|\bmm\b|\d m²/);
+  await page.getByLabel("Name of the room").first().fill("Saloon");
+  await page.getByLabel("Name of the room").first().press("Enter");
+  await planner.saved();
+  // A deck above with the same walls and names, and a stair up to it, all typed.
+  await job.press("Add a level above");
+  await page.getByText("This level", { exact: true }).click();
+  await job.press("Copy the shell of Ground floor here");
+  await expect(page.getByLabel("Name of the room").first()).toHaveValue(
+    "Saloon",
+  );
+  await job.choose("Level", "Ground floor");
+  await job.part("Fixed");
+  await job.press("Stair");
+  await job.click(6500, 1100);
+  await expect(page.getByLabel("Goes up to")).toHaveText("Level 1");
+  await job.set("Width", "2' 6\"");
+  await job.set("Rotation", "90");
+  await job.set("Depth", "14' 6\"");
+  // Each level's sheet says that level, in feet and nothing in millimetres; both say what the two are together.
+  await planner.stage("Issue");
+  await planner.choose("Level", "Level 1");
+  await page.getByRole("button", { name: "New sheet of Level 1" }).click();
+  await planner.saved();
+  for (const level of ["Ground floor", "Level 1"]) {
+    const sheet = await sheetRows(page, level);
+    // The stair, 2' 6" by 14' 6", takes 36.25 ft² off the saloon's 131.83, below and above.
+    expect(sheet).toContain("Room 1 · 83 ft² | Saloon · 96 ft²");
+    expect(sheet).toContain(`Capacity, ${level}`);
+    expect(sheet).toMatch(
+      /Net internal area \| 179 ft²[^]*Net internal area \| 357 ft²/,
+    );
+    for (const figure of ["11' 3\"", "17' 10 1/2\"", "7' 4 1/2\""])
+      expect(sheet).toContain(figure);
+    expect(sheet).toContain("Figures in feet and inches");
+    expect(sheet).not.toMatch(/millimetre|\bmm\b|\d m²/);
+  }
   job.done("long narrow interior");
+});
+
+test("a computer room: typed, furnished with racks in a row, its figures on the sheet", async ({
+  planner,
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await planner.signIn();
+  await planner.newPlan("Computer room");
+  const job = new Job(page, planner);
+  await page.locator("#room-name").fill("Computer room");
+  await job.type("Width inside", "9000");
+  await job.type("Depth inside", "6 m");
+  await job.press("Make the room");
+  await expect.poll(async () => (await rooms(page))[0]?.inside).toBe(54);
+  await job.part("Openings");
+  await job.press("Double door");
+  await job.press(/^Put a/, false);
+  await job.click(4000, -60);
+  await job.set("Width", "1510");
+  await job.set("From west corner", "600");
+  await job.setChoice("Marked", "Entrance and exit");
+  await job.part("Fixed");
+  await job.press("Square column");
+  await job.click(6000, 2500);
+  await job.set("Width", "400");
+  await job.set("Depth", "400");
+  for (const [i, offset] of ["1800", "2600"].entries()) {
+    const field = page.getByLabel("From wall", { exact: true }).nth(i);
+    job.actions++;
+    await field.fill(offset);
+    await field.press("Enter");
+    await planner.saved();
+    await page.waitForTimeout(150);
+  }
+  await planner.stage("Furnish");
+  // Four racks of 600 x 1 000 in a row, each set by its distances from the walls.
+  for (let i = 0; i < 4; i++) {
+    if (i === 0) {
+      await page.keyboard.press("/");
+      await page.keyboard.type("cupboard 1000");
+      await page.getByRole("button", { name: /^Cupboard 1000/ }).focus();
+      await job.key("Enter");
+      await expect(page.getByLabel("To west wall")).toBeVisible();
+      await job.set("Width", "600");
+      await job.set("Depth", "1 m");
+    } else await job.key("d");
+    await planner.saved();
+    // A sum as it is said: the first at 1 200, each other 600 on.
+    await job.set(
+      "To west wall",
+      ["1200", ...Array<string>(i).fill("600")].join(" + "),
+    );
+    await expect(page.getByLabel("To west wall")).toHaveValue(
+      ["1\u00a0200", "1\u00a0800", "2\u00a0400", "3\u00a0000"][i]!,
+    );
+    await job.set("To north wall", "1200");
+  }
+  // A desk a metre off the east wall; then the way to it is the narrowest that is asked for.
+  await page.keyboard.press("/");
+  await page.keyboard.type("desk 1400");
+  await page.getByRole("button", { name: /^Desk 1400/ }).focus();
+  await job.key("Enter");
+  await expect(page.getByLabel("To east wall")).toBeVisible();
+  await job.set("To east wall", "1000");
+  await job.set("To south wall", "700");
+  await planner.saved();
+
+  const { entities, figures } = await served(page);
+  const racks = entities
+    .filter((e: { catalogue?: string }) => e.catalogue === "cupboard-1000")
+    .map(({ x, y }: { x: number; y: number }) => [x, y]);
+  expect(racks).toEqual([1500, 2100, 2700, 3300].map((x) => [x, 4300]));
+  const door = entities.find((e: { type: string }) => e.type === "opening");
+  expect(door.width).toBe(1510);
+  const sheet = await sheetRows(page);
+  expect(sheet).toContain("600 | 1 510 | 6 890");
+  for (const figure of ["9 000", "6 000"])
+    expect(timesOn(sheet, figure), figure).toBe(1);
+  // 54 m² less a column of 400 x 400.
+  expect(sheet).toContain("Computer room · 53.8 m²");
+  expect(sheet).toContain("Net internal area | 53.8 m²");
+  expect(sheet).toContain("Gross internal area | 54.0 m²");
+  expect(sheet).toMatch(/Cupboard 1000 \| 600 × 1 000[^\n]* \| 4/);
+  expect(sheet).toContain("Workstations | 1");
+  const narrowest = figures.tallyLines.find(
+    (line: { name: string }) => line.name === "Narrowest walkway",
+  );
+  const told = `${narrowest.value} ${narrowest.rest}`.replaceAll("\u00a0", " ");
+  expect(sheet).toContain(`Narrowest walkway | ${told}`);
+  await expect(
+    planner.tally.locator("dl > div", { hasText: "Narrowest walkway" }),
+  ).toContainText(narrowest.value);
+  job.done("computer room");
 });

@@ -1,4 +1,5 @@
 import { expect, test, type Page } from "./page";
+import { served } from "./sheet";
 
 /** Makes every request and every message of the live link wait so many ms, there and back. */
 async function slowed(page: Page, ms: number) {
@@ -60,6 +61,53 @@ for (const delay of [0, 80, 300])
     ).toHaveLength(6);
     if (delay > 0)
       expect(Math.min(...waited)).toBeGreaterThanOrEqual(delay / 2 - 1);
+  });
+
+for (const delay of [0, 80, 300])
+  test(`figures typed one after another into a panel all hold with ${delay} ms of delay`, async ({
+    planner,
+    page,
+  }) => {
+    await slowed(page, delay);
+    await planner.signIn();
+    await planner.newPlan(`Panel ${delay}`);
+    await page.getByRole("button", { name: "Make the room" }).click();
+    await planner.stage("Furnish");
+    await page.getByPlaceholder(/Search/).fill("cupboard 1000");
+    await page.getByRole("button", { name: /^Cupboard 1000/ }).focus();
+    await page.keyboard.press("Enter");
+    const width = page.getByLabel("Width", { exact: true });
+    await width.focus();
+    await width.selectText();
+    for (const key of [..."600", "Tab", ..."900", "Tab", ..."1900", "Tab"])
+      await page.keyboard.press(key);
+    const rack = async () =>
+      (await served(page)).entities.find(
+        (e: { type: string }) => e.type === "item",
+      );
+    await expect
+      .poll(async () => {
+        const { width, depth, height } = await rack();
+        return [width, depth, height];
+      })
+      .toEqual([600, 900, 1900]);
+    // The title block, too.
+    await planner.stage("Issue");
+    const title = page.getByLabel("Title", { exact: true });
+    await title.focus();
+    await title.selectText();
+    const typed = [..."Racks", "Tab", ..."Row A", "Tab"];
+    for (const key of typed)
+      await page.keyboard.press(key === " " ? "Space" : key);
+    await planner.saved();
+    const sheet = async () =>
+      (await served(page)).entities.find(
+        (e: { type: string }) => e.type === "sheet",
+      ).titleBlock;
+    await expect
+      .poll(async () => JSON.stringify(await sheet()))
+      .toContain("Row A");
+    expect(JSON.stringify(await sheet())).toContain("Racks");
   });
 
 test("what follows a length that cannot be read is not drawn, and is told", async ({

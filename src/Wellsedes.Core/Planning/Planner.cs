@@ -191,7 +191,7 @@ public sealed class Planner
             [.. states.Select(state => state.Space)],
             states.SelectMany(state => state.Items),
             brief,
-            [.. states.SelectMany(state => state.Walkways.Ways)]
+            [.. states.SelectMany(WaysIn.ToTell)]
         );
         ImmutableArray<Finding> findings =
         [
@@ -309,7 +309,8 @@ public sealed class Planner
                 var here = homes[room.Room.Id].ToArray();
                 var (seats, desks) = Tallying.Seats(here);
                 var ids = here.Select(item => item.Item.Id).ToHashSet();
-                var ways = walkways.Ways.Where(w => ids.Contains(w.Target.OwnerId)).Select(w => w.Width).ToArray();
+                // Where nobody gets in there is no narrowest way.
+                var ways = (walkways.IsEntered ? walkways.Ways : []).Where(w => ids.Contains(w.Target.OwnerId)).Select(w => w.Width).ToArray();
                 return new RoomFigures(
                     room.Room.Id,
                     seats,

@@ -138,6 +138,7 @@ public static class SpaceFinder
         var onlyWalls = walled == faces;
         var walledIndex = onlyWalls ? index : new SpatialIndex<Region>(walled, face => face.Bounds);
         var found = ImmutableArray.CreateBuilder<FoundRoom>();
+        var taken = named.Select(room => room.Name).ToHashSet();
         var count = 0;
         foreach (
             var face in faces
@@ -149,7 +150,10 @@ public static class SpaceFinder
             var has = owners.TryGetValue(face, out var room);
             var inside = has ? room!.Inside : Polygons.InsidePoint(face);
             if (!has)
-                room = Unnamed(level, inside, ++count);
+            {
+                while (taken.Contains(NameOf(++count))) { }
+                room = Unnamed(level, inside, NameOf(count));
+            }
             var cut = lostIndex.Meeting(face.Bounds);
             var net = cut.Count == 0 ? face.Area : Polygons.Difference(face, cut).Sum(region => region.Area);
             var isWalled = onlyWalls || walledIndex.Meeting(Bounds.Around([inside])).Any(region => region.Holds(inside));
@@ -161,11 +165,13 @@ public static class SpaceFinder
         );
     }
 
-    private static Room Unnamed(Level level, Point inside, int count) =>
+    private static string NameOf(int count) => $"Room {count}";
+
+    private static Room Unnamed(Level level, Point inside, string name) =>
         new(
             string.Create(CultureInfo.InvariantCulture, $"found-{Math.Round(inside.X)}-{Math.Round(inside.Y)}"),
             level.Id,
-            $"Room {count}",
+            name,
             "",
             "",
             inside.X,

@@ -45,6 +45,14 @@ public sealed class RoomsBesideTests
     }
 
     [Fact]
+    public void A_room_without_a_name_is_called_as_no_other_is()
+    {
+        var sample = new Sample().Room(8000, 5000).Do(new DrawWalls("p", L, new(4000, -100), [new(new(4000, 5100))], false, "Stud 100"));
+        sample.Do(new NameRoom("room", "Room 1", "", ""));
+        Assert.Equal(["Room 1", "Room 2"], sample.State.Space.Rooms.Select(room => room.Room.Name).Order());
+    }
+
+    [Fact]
     public void A_shell_copied_up_keeps_the_names_of_rooms_that_are_rooms_there_too()
     {
         var sample = new Sample().Room(8000, 5000).Do(new DrawWalls("p", L, new(4000, -100), [new(new(4000, 5100))], false, "Stud 100"));

@@ -87,9 +87,9 @@
         if (e.key === "Enter") {
           // Enter takes the figure; it does not send off the form the field stands in.
           e.preventDefault();
-          const field = e.currentTarget;
-          // Who has gone on to the next field meanwhile stays there.
-          void underway(commit()).then(() => !problem && backToPlan(field));
+          const again = backToPlan(e.currentTarget);
+          // What cannot be read is there to be put right.
+          void underway(commit()).then(() => problem && again());
         }
         if (e.key === "Escape") {
           text = null;

@@ -72,8 +72,9 @@
       onkeydown={(e) => {
         if (e.key === "Enter") {
           e.preventDefault();
+          const again = backToPlan(e.currentTarget);
           commit();
-          if (!problem) backToPlan(e.currentTarget);
+          if (problem) again();
         }
         if (e.key === "Escape") {
           text = null;

@@ -1,10 +1,18 @@
 const planOf = () =>
   document.querySelector<HTMLElement>("[role=application]") ?? document.querySelector<HTMLElement>("main");
 
-/** After Enter in a field of a panel the plan has the focus again; the fields of a form lead to its button. */
-export function backToPlan(field: Element) {
-  if (document.activeElement === field && !field.closest("[data-form], [role=dialog], form"))
-    planOf()?.focus({ preventScroll: true });
+/**
+ * After Enter in a field of a panel the plan has the focus again, at once: the next key is the plan's. The fields of a form
+ * lead to its button instead. What comes back takes the focus to the field again, unless somebody has gone on elsewhere.
+ */
+export function backToPlan(field: HTMLElement): () => void {
+  const plan = planOf();
+  if (!plan || document.activeElement !== field || field.closest("[data-form], [role=dialog], form"))
+    return () => {};
+  plan.focus({ preventScroll: true });
+  return () => {
+    if (document.activeElement === plan) field.focus();
+  };
 }
 
 /**

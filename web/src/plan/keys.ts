@@ -1,3 +1,4 @@
+import { flushSync } from "svelte";
 import { moveOf } from "../canvas/shellMoves";
 import { tools } from "../canvas/tools.svelte";
 import { backToPlan } from "../parts/focus";
@@ -97,7 +98,7 @@ export function keysFor(plan: OpenPlan, view: View) {
           plan.selectedItems.map((item) => ({ ...item, x: item.x + dx, y: item.y + dy })),
         );
       else if (plan.canEdit && things.length) void plan.do({ do: "move-things", ids: things, dx, dy });
-      else if (moved) void plan.do(moved);
+      else if (moved) void plan.do(() => moveOf(plan, one, dx, dy) ?? moved);
       else view.panBy(-x * 60, y * 60);
       return done();
     }
@@ -105,10 +106,14 @@ export function keysFor(plan: OpenPlan, view: View) {
       case "?":
         view.help();
         return done();
-      case "/":
-        plan.stage = "furnish";
-        requestAnimationFrame(() => document.getElementById("catalogue-search")?.focus());
+      case "/": {
+        // At once: the next key is a letter of what is sought, and no command.
+        flushSync(() => (plan.stage = "furnish"));
+        const field = document.getElementById("catalogue-search") as HTMLInputElement | null;
+        field?.focus();
+        field?.select();
         return done();
+      }
       case "1":
       case "2":
       case "3":

@@ -28,24 +28,27 @@
   const still = $derived(!plan.canEdit);
   const fixed = $derived(still || item.locked);
 
+  // The panel is made anew for each item: a figure still being typed when another is selected goes to its own.
+  // svelte-ignore state_referenced_locally
+  const id = item.id;
+  /** The item as it is when an edit's turn comes: figures typed one after another do not write over each other. */
+  const now = () => plan.item(id) ?? item;
   const resize = (change: { width?: number; depth?: number; height?: number }) =>
-    plan.do({
-      do: "resize-item",
-      id: item.id,
-      width: item.width,
-      depth: item.depth,
-      height: item.height,
-      ...change,
-      sure: false,
+    plan.do(() => {
+      const { width, depth, height } = now();
+      return { do: "resize-item", id, width, depth, height, ...change, sure: false };
     });
   const put = (change: { x?: number; y?: number; rotation?: number }) =>
-    plan.do({ do: "put-item-at", id: item.id, x: item.x, y: item.y, rotation: item.rotation, ...change });
-  const setParameter = (key: string, value: number | number[]) =>
-    plan.do({
-      do: "set-parameters",
-      id: item.id,
-      parameters: { ...((item.parameters as object | undefined) ?? {}), [key]: value } as never,
+    plan.do(() => {
+      const { x, y, rotation } = now();
+      return { do: "put-item-at", id, x, y, rotation, ...change };
     });
+  const setParameter = (key: string, value: number | number[]) =>
+    plan.do(() => ({
+      do: "set-parameters",
+      id,
+      parameters: { ...((now().parameters as object | undefined) ?? {}), [key]: value } as never,
+    }));
   let listProblem = $state("");
   async function setList(key: string, text: string) {
     const parts = text.split(/[,;]/).filter((part) => part.trim());
@@ -59,7 +62,7 @@
       );
   }
   const seat = (side: keyof typeof seats, by: number) =>
-    plan.do({ do: "set-seats", id: item.id, seats: { ...seats, [side]: seats[side] + by } });
+    plan.do(() => ({ do: "set-seats", id, seats: { ...seats, [side]: seats[side] + by } }));
 
   const sides = $derived<[keyof typeof seats, string][]>(
     kind?.seats.around

@@ -28,12 +28,19 @@
   let typedScale = $state("");
 
   const path = $derived({ params: { path: { planId: plan.id } } });
-  const set = (change: Partial<SheetSettings>) =>
-    plan.do(() => ({ do: "set-sheet", sheet: { ...plan.sheet, ...change } as SheetSettings }));
-  const setTitle = (change: Partial<SheetSettings["titleBlock"]>) =>
-    set({ titleBlock: { ...sheet!.titleBlock, ...change } });
-  const setShows = (change: Partial<SheetSettings["shows"]>) =>
-    set({ shows: { ...sheet!.shows, ...change } });
+  /** Changes the sheet that is looked at now, as it is when its turn comes. */
+  function change(to: (now: SheetSettings) => Partial<SheetSettings>) {
+    const id = sheet!.id;
+    return plan.do(() => {
+      const now = plan.entities.get(id) as SheetSettings;
+      return { do: "set-sheet", sheet: { ...now, ...to(now) } };
+    });
+  }
+  const set = (some: Partial<SheetSettings>) => change(() => some);
+  const setTitle = (some: Partial<SheetSettings["titleBlock"]>) =>
+    change((now) => ({ titleBlock: { ...now.titleBlock, ...some } }));
+  const setShows = (some: Partial<SheetSettings["shows"]>) =>
+    change((now) => ({ shows: { ...now.shows, ...some } }));
 
   const revisions = $derived(register.filter((entry) => entry.sheetId === sheet?.id));
   const nameOf = (s: SheetSettings) =>

@@ -22,7 +22,8 @@
       ? `${finding.measuredText} clear · needs ${finding.neededText}`
       : finding.why;
   }
-  const set = (change: object) => plan.do({ do: "set-checks", checks: { ...checks, ...change } });
+  const set = (change: object) =>
+    plan.do(() => ({ do: "set-checks", checks: { ...plan.checks, ...change } }));
 </script>
 
 <div class="p-3.5 pb-2">

@@ -40,7 +40,11 @@
             angle
             value={line.angle}
             units={plan.units}
-            onvalue={(angle) => plan.do({ do: "set-out", line: { ...line, angle } })}
+            onvalue={(angle) =>
+              plan.do(() => ({
+                do: "set-out",
+                line: { ...(plan.entities.get(line.id) as SettingOutLine), angle },
+              }))}
           />
         {:else if one && plan.isThing(one.id)}<ThingFields {plan} thing={one as unknown as Thing} />
         {/if}
