@@ -165,7 +165,7 @@ test.describe("the shell by hand", () => {
     page,
   }) => {
     await planner.part("Set out");
-    await page.getByRole("button", { name: "Link", exact: true }).click();
+    await page.getByRole("button", { name: "Connect", exact: true }).click();
     await expect(page.getByText("simulated, for demonstration")).toBeVisible();
     await page.getByLabel("Distance", { exact: true }).focus();
     await page.keyboard.press("Alt+m");

@@ -310,7 +310,10 @@ public sealed class Planner
                 var (seats, desks) = Tallying.Seats(here);
                 var ids = here.Select(item => item.Item.Id).ToHashSet();
                 // Where nobody gets in there is no narrowest way.
-                var ways = (walkways.IsEntered ? walkways.Ways : []).Where(w => ids.Contains(w.Target.OwnerId)).Select(w => w.Width).ToArray();
+                var ways = (walkways.IsEntered ? walkways.Ways : [])
+                    .Where(w => ids.Contains(w.Target.OwnerId))
+                    .Select(w => w.Width)
+                    .ToArray();
                 return new RoomFigures(
                     room.Room.Id,
                     seats,

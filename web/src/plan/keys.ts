@@ -13,6 +13,7 @@ export const keyList: [string, string][] = [
     "Arrows",
     "Move what is selected by 10 mm (1 in); with Shift by 100 mm (1 ft). With nothing selected: move the view",
   ],
+  ["Enter in a panel's field", "Takes what was typed; the next key is the plan's again"],
   ["D", "Duplicate what is selected"],
   ["Delete", "Remove what is selected"],
   ["Ctrl+Z, Ctrl+Y", "Undo, redo your own changes"],

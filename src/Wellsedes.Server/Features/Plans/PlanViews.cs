@@ -73,6 +73,8 @@ public sealed record WallView(
     double Left,
     double Right,
     string InList,
+    string OnLeft,
+    string OnRight,
     bool RoomOnLeft,
     bool RoomOnRight,
     Point[] Outline
@@ -175,6 +177,8 @@ public sealed record ShellView(
             Core.Spaces.WallFaces.Length(space.Walls, body, true),
             Core.Spaces.WallFaces.Length(space.Walls, body, false),
             sides.InList(),
+            sides.Left,
+            sides.Right,
             sides.IsInside(true),
             sides.IsInside(false),
             [

@@ -2828,6 +2828,8 @@ export interface components {
             /** Format: double */
             right: number;
             inList: string;
+            onLeft: string;
+            onRight: string;
             roomOnLeft: boolean;
             roomOnRight: boolean;
             outline: components["schemas"]["Point"][];

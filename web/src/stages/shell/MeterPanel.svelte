@@ -65,7 +65,7 @@
 <div class="mt-2 space-y-1.5">
   <Choice label="Survey" bind:value={chosen} options={surveys.map((s, i) => [`${i}`, s.name] as const)} />
   <div class="flex gap-1.5">
-    <button class="action flex-1" onclick={link}>Link</button>
+    <button class="action flex-1" onclick={link}>Connect</button>
     <button
       class="action flex-1"
       disabled={!greeting}

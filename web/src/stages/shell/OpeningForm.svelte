@@ -28,7 +28,7 @@
   const size = $derived(plan.catalogue!.openings.find((o) => o.kind === choice.kind)!);
 </script>
 
-<h3 class="heading mt-4 mb-2">Put in</h3>
+<h3 class="heading mt-4 mb-2">Put in an opening</h3>
 <div class="flex flex-wrap gap-1.5" role="group" aria-label="Kind of opening">
   {#each Object.entries(openingNames) as [kind, name] (kind)}
     <button

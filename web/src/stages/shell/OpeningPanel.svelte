@@ -28,10 +28,15 @@
   /** The way the wall runs, to name its corners and faces. */
   const quarter = $derived(Math.round((view?.rotation ?? 0) / 90) + 4);
   const way = $derived([compass[(quarter + 2) % 4]!, compass[quarter % 4]!]);
-  const faces = $derived<["Left" | "Right", string][]>([
-    ["Left", `${view?.onLeft}, ${compass[(quarter + 1) % 4]} face`],
-    ["Right", `${view?.onRight}, ${compass[(quarter + 3) % 4]} face`],
-  ]);
+  /** The rooms on its two sides; where both are the same one, by where they lie. */
+  const faces = $derived.by((): ["Left" | "Right", string][] => {
+    const same = view?.onLeft === view?.onRight;
+    const called = (name = "", turn: number) => (same ? `${name}, ${compass[(quarter + turn) % 4]}` : name);
+    return [
+      ["Left", called(view?.onLeft, 1)],
+      ["Right", called(view?.onRight, 3)],
+    ];
+  });
 </script>
 
 <Choice

@@ -129,7 +129,7 @@
   {/if}
   <LengthField label="Height" value={room.height} units={plan.units} onvalue={(v) => (room.height = v)} />
   <details>
-    <summary class="cursor-pointer text-soft">Its south-west corner inside</summary>
+    <summary class="cursor-pointer text-soft">Where its south-west corner lies</summary>
     <div class="mt-1.5 space-y-1.5">
       <LengthField
         label="Corner x"

@@ -226,7 +226,7 @@
               type="checkbox"
               checked={plan.faintLevelId === level.id}
               onchange={(e) => (plan.faintLevelId = e.currentTarget.checked ? level.id : "")}
-            />faint</label
+            />show faint</label
           >
         {/if}
       </li>
@@ -251,6 +251,7 @@
           label="Floor at"
           value={level.elevation}
           units={plan.units}
+          hint="above the plan's zero"
           onvalue={(elevation) => put(level, { elevation })}
         />
         <LengthField
@@ -260,7 +261,7 @@
           onvalue={(height) => put(level, { height })}
         />
         <LengthField
-          label="Floor thick"
+          label="Floor thickness"
           value={level.floorThickness ?? 300}
           units={plan.units}
           onvalue={(floorThickness) => put(level, { floorThickness })}

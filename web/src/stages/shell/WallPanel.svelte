@@ -21,17 +21,19 @@
     plan.do({ do: "set-wall-length", id, length: value, stays, along, certainty: "Surveyed" });
   const change = (to: object) =>
     plan.do({ do: "change-walls", ids: [id], sure: false, ...to } as Parameters<typeof plan.do>[0]);
+  /** What a face's length is called: of two rooms each by its name, so that they are told apart. */
+  const called = (inside: boolean, room: string) =>
+    !inside
+      ? "Outside"
+      : view!.roomOnLeft && view!.roomOnRight && view!.onLeft !== view!.onRight
+        ? `In ${room}`
+        : "Inside";
   const faces = $derived(
     view
       ? (
           [
-            ["Left", view.roomOnLeft ? "Inside" : "Outside", view.left, view.roomOnLeft],
-            [
-              "Right",
-              view.roomOnRight ? (view.roomOnLeft ? "Other inside" : "Inside") : "Outside",
-              view.right,
-              view.roomOnRight,
-            ],
+            ["Left", called(view.roomOnLeft, view.onLeft), view.left, view.roomOnLeft],
+            ["Right", called(view.roomOnRight, view.onRight), view.right, view.roomOnRight],
           ] as const
         ).toSorted((a, b) => Number(b[3]) - Number(a[3]))
       : [],
