@@ -1,5 +1,6 @@
 using System.Globalization;
 using Wellsedes.Core.Drawings;
+using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
 using Wellsedes.Core.Things;
@@ -21,7 +22,7 @@ internal static class DrawCommand
         if (arguments.File == "catalogue")
         {
             var plan = Plan.Of([], Shipped.Library);
-            Write(path, ContactSheet.Of(plan, Ratio(arguments.Value("--scale") ?? "1:20"), 482.6), []);
+            Write(path, ContactSheet.Of(plan, Ratio(arguments.Value("--scale") ?? "1:20"), 482.6), [], UnitSystem.Metric);
             return 0;
         }
         var state = OpenedPlan.Read(arguments.File, arguments.Value("--scheme"), arguments.Value("--level"));
@@ -42,7 +43,7 @@ internal static class DrawCommand
             settings = settings with { Scale = Ratio(scale) };
         var input = state.SheetInput(settings, state.Plan.Details.Title, "", "Draft", DateOnly.FromDateTime(DateTime.Today));
         var sheet = new SheetComposer(Typefaces.Shared).Compose(input);
-        Write(path, sheet.Drawing, [.. Schedule.Of(state.Items, state.Plan)]);
+        Write(path, sheet.Drawing, [.. Schedule.Of(state.Items, state.Plan)], state.Plan.Details.Units);
         Console.WriteLine($"{path}: {settings.Paper}, {sheet.ScaleName}");
         if (!sheet.Fits)
             Console.Error.WriteLine(
@@ -61,7 +62,7 @@ internal static class DrawCommand
             : throw new CommandException($"\"{scale}\" is no scale; write it like 1:100.");
     }
 
-    private static void Write(string path, Drawing drawing, ScheduleRow[] rows) =>
+    private static void Write(string path, Drawing drawing, ScheduleRow[] rows, UnitSystem units) =>
         File.WriteAllBytes(
             path,
             Path.GetExtension(path).ToLowerInvariant() switch
@@ -69,7 +70,7 @@ internal static class DrawCommand
                 ".pdf" => PdfWriter.Write(drawing),
                 ".svg" => SvgWriter.Write(drawing),
                 ".png" => PngWriter.Write(drawing, 4),
-                ".csv" => ScheduleCsv.Write(rows),
+                ".csv" => ScheduleCsv.Write(rows, units),
                 var other => throw new CommandException($"\"{other}\" is not written; use .pdf, .svg, .png or .csv."),
             }
         );

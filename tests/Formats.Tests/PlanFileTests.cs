@@ -1,6 +1,7 @@
 using System.Text;
 using System.Text.Json.Nodes;
 using Wellsedes.Core.Drawings;
+using Wellsedes.Core.Measure;
 using Wellsedes.Formats.PlanFile;
 using Wellsedes.Formats.Sheets;
 
@@ -129,8 +130,22 @@ public sealed class PlanFileTests
     public void Csv_text_that_looks_like_a_formula_stays_text()
     {
         var row = new ScheduleRow("=1+1", "@SUM(A1)", new(1, 2, 3), false, 4, ["-5"]);
-        var text = Encoding.UTF8.GetString(ScheduleCsv.Write([row]));
+        var text = Encoding.UTF8.GetString(ScheduleCsv.Write([row], UnitSystem.Metric));
         Assert.DoesNotMatch(@"(^|,|\n)""?[=@-]", text);
+    }
+
+    [Fact]
+    public void Sizes_in_a_schedule_are_in_the_units_of_the_plan()
+    {
+        // 60 x 30 x 29 1/2 in.
+        var row = new ScheduleRow("T", "Table", new(1524, 762, 749.3), false, 4, ["1"]);
+        var metric = Encoding.UTF8.GetString(ScheduleCsv.Write([row], UnitSystem.Metric));
+        Assert.Contains("Width mm,Depth mm,Height mm", metric);
+        Assert.Contains("1524,762,749.3,4", metric);
+        var inches = Encoding.UTF8.GetString(ScheduleCsv.Write([row], UnitSystem.FeetInches));
+        Assert.Contains("Width in,Depth in,Height in", inches);
+        Assert.Contains("60,30,29.5,4", inches);
+        Assert.DoesNotContain("mm", inches);
     }
 
     [Fact]

@@ -137,7 +137,7 @@ public sealed class SheetTruthTests
                     Assert.Equal(said, Plain(finding.MeasuredText));
             }
             // The schedule counts what is placed.
-            var csv = System.Text.Encoding.UTF8.GetString(ScheduleCsv.Write(Schedule.Of(state.Items, drawn.Plan)));
+            var csv = System.Text.Encoding.UTF8.GetString(ScheduleCsv.Write(Schedule.Of(state.Items, drawn.Plan), units));
             var chairs = state.Items.Where(item => item.Kind.Chair is not null).Sum(item => item.Form.Seats.Length);
             Assert.Equal(state.Items.Length + chairs, Schedule.Of(state.Items, drawn.Plan).Sum(row => row.Count));
             foreach (var row in Schedule.Of(state.Items, drawn.Plan))

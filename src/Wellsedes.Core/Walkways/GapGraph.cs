@@ -23,8 +23,13 @@ public sealed class GapGraph
     private readonly Attachment[] attachments;
     private readonly int[] starts;
     private readonly int[] firstSlot;
+
+    /// <summary>The face of every slot, numbered from 0.</summary>
     private readonly int[] faces;
-    private readonly List<Door>?[] doors;
+
+    /// <summary>Two doors for each narrow place, those out of a face one after another; where each face's begin.</summary>
+    private readonly Door[] doors;
+    private readonly int[] firstDoor;
     private readonly GapCells? cells;
     private readonly Bounds square;
 
@@ -47,7 +52,10 @@ public sealed class GapGraph
         List<Crossing> crossings = [];
         cells?.Collect(narrows, crossings);
         var links = new Links(indexes, narrows, crossings);
-        (starts, attachments, firstSlot, faces, doors) = Trace(links, narrows, crossings);
+        (starts, attachments) = Rims(links, narrows, crossings);
+        (firstSlot, var slots) = Slots(starts, attachments);
+        (faces, FaceCount) = Faces(slots, firstSlot[^1], narrows.Count, crossings);
+        (firstDoor, doors) = Doors(slots, faces, FaceCount, narrows);
         NarrowCount = narrows.Count;
     }
 
@@ -93,7 +101,8 @@ public sealed class GapGraph
         }
     }
 
-    private (int[], Attachment[], int[], int[], List<Door>?[]) Trace(Links links, List<Narrow> narrows, List<Crossing> crossings)
+    /// <summary>The attachments of every rim in the order they are walked, and where each rim's begin.</summary>
+    private (int[], Attachment[]) Rims(Links links, List<Narrow> narrows, List<Crossing> crossings)
     {
         var total = links.OfA.Length;
         var start = new int[obstacles.Length + 1];
@@ -115,44 +124,83 @@ public sealed class GapGraph
             ends[fill[links.OfA[link]]++] = new Attachment(a, link, true);
             ends[fill[links.OfB[link]]++] = new Attachment(b, link, false);
         }
-        var slotAt = new (int After, int Before)[2 * total];
-        var first = new int[obstacles.Length + 1];
         for (var i = 0; i < obstacles.Length; i++)
+            if (start[i + 1] - start[i] > 1)
+                ends.AsSpan(start[i]..start[i + 1])
+                    .Sort(static (x, y) => x.Position != y.Position ? x.Position.CompareTo(y.Position) : x.Link.CompareTo(y.Link));
+        return (start, ends);
+    }
+
+    /// <summary>A stretch of rim between two attachments is a slot. The first of each rim, and those after and before each end of a link.</summary>
+    private static (int[], (int After, int Before)[]) Slots(int[] start, Attachment[] ends)
+    {
+        var first = new int[start.Length];
+        var slotAt = new (int After, int Before)[ends.Length];
+        for (var i = 0; i + 1 < start.Length; i++)
         {
-            var rim = ends.AsSpan(start[i]..start[i + 1]);
-            if (rim.Length > 1)
-                rim.Sort(static (x, y) => x.Position != y.Position ? x.Position.CompareTo(y.Position) : x.Link.CompareTo(y.Link));
-            first[i + 1] = first[i] + Math.Max(1, rim.Length);
-            for (var k = 0; k < rim.Length; k++)
-                slotAt[rim[k].Link * 2 + (rim[k].IsA ? 0 : 1)] = (first[i] + k, first[i] + (k + rim.Length - 1) % rim.Length);
+            var length = start[i + 1] - start[i];
+            first[i + 1] = first[i] + Math.Max(1, length);
+            for (var k = 0; k < length; k++)
+            {
+                var end = ends[start[i] + k];
+                slotAt[end.Link * 2 + (end.IsA ? 0 : 1)] = (first[i] + k, first[i] + (k == 0 ? length : k) - 1);
+            }
         }
-        var union = new UnionFind(first[^1]);
-        for (var link = 0; link < total; link++)
+        return (first, slotAt);
+    }
+
+    /// <summary>Slots on the two sides of a narrow place belong to one face each, and so do those that meet where rims cross.</summary>
+    private static (int[], int) Faces((int After, int Before)[] slotAt, int slots, int narrows, List<Crossing> crossings)
+    {
+        var union = new UnionFind(slots);
+        for (var link = 0; link < slotAt.Length / 2; link++)
         {
             var (a, b) = (slotAt[link * 2], slotAt[link * 2 + 1]);
-            if (link < narrows.Count)
+            if (link < narrows)
             {
                 union.Join(a.After, b.Before);
                 union.Join(a.Before, b.After);
             }
-            else if (crossings[link - narrows.Count].Enters)
+            else if (crossings[link - narrows].Enters)
                 union.Join(a.Before, b.After);
             else
                 union.Join(a.After, b.Before);
         }
-        var face = new int[first[^1]];
-        for (var slot = 0; slot < face.Length; slot++)
-            face[slot] = union.Find(slot);
-        var ways = new List<Door>?[face.Length];
+        // The least slot of a face stands for it, so it comes first and gives the number.
+        var face = new int[slots];
+        var count = 0;
+        for (var slot = 0; slot < slots; slot++)
+        {
+            var least = union.Find(slot);
+            face[slot] = least == slot ? count++ : face[least];
+        }
+        return (face, count);
+    }
+
+    private static (int[], Door[]) Doors((int After, int Before)[] slotAt, int[] face, int faces, List<Narrow> narrows)
+    {
+        var first = new int[faces + 1];
         for (var link = 0; link < narrows.Count; link++)
         {
             var (left, right) = (face[slotAt[link * 2].After], face[slotAt[link * 2].Before]);
             if (left == right)
                 continue;
-            (ways[left] ??= []).Add(new Door(right, narrows[link], false));
-            (ways[right] ??= []).Add(new Door(left, narrows[link], true));
+            first[left + 1]++;
+            first[right + 1]++;
         }
-        return (start, ends, first, face, ways);
+        for (var i = 0; i < faces; i++)
+            first[i + 1] += first[i];
+        var fill = first[..faces];
+        var doors = new Door[first[faces]];
+        for (var link = 0; link < narrows.Count; link++)
+        {
+            var (left, right) = (face[slotAt[link * 2].After], face[slotAt[link * 2].Before]);
+            if (left == right)
+                continue;
+            doors[fill[left]++] = new Door(left, right, narrows[link], false);
+            doors[fill[right]++] = new Door(right, left, narrows[link], true);
+        }
+        return (first, doors);
     }
 
     /// <summary>The face that touches an obstacle's rim at a position of it; -1 when the obstacle lies inside another.</summary>
@@ -186,18 +234,31 @@ public sealed class GapGraph
         return nearest is null || least <= 0 ? (null, 0) : (nearest, nearest.Rim.Position(foot));
     }
 
-    internal int SlotCount => faces.Length;
+    internal int FaceCount { get; }
 
-    /// <summary>Through a narrow place into another face; ToLeft when that lies on the left of the line from A to B.</summary>
-    internal readonly record struct Door(int Other, Narrow Narrow, bool ToLeft);
+    /// <summary>Through a narrow place out of one face into another; ToLeft when that lies on the left of the line from A to B.</summary>
+    internal readonly record struct Door(int Face, int Other, Narrow Narrow, bool ToLeft);
 
-    internal IReadOnlyList<Door> From(int face) => doors[face] ?? [];
+    internal int DoorCount => doors.Length;
+
+    internal ref readonly Door this[int door] => ref doors[door];
+
+    /// <summary>The doors out of a face: from the first up to, but not with, the last.</summary>
+    internal (int First, int Last) From(int face) => (firstDoor[face], firstDoor[face + 1]);
 }
 
 /// <summary>Disjoint sets with path halving.</summary>
 internal sealed class UnionFind(int count)
 {
-    private readonly int[] parent = [.. Enumerable.Range(0, count)];
+    private readonly int[] parent = Selves(count);
+
+    private static int[] Selves(int count)
+    {
+        var all = new int[count];
+        for (var i = 0; i < count; i++)
+            all[i] = i;
+        return all;
+    }
 
     public int Find(int i)
     {

@@ -32,7 +32,7 @@ public static class Route
         List<Point> points = [end];
         var radius = way.Width / 2 * 0.98;
         var heading = way.Access.On is null ? new Point(1, 0) : way.Access.Outward;
-        foreach (var (_, narrow, toLeft) in analysis.Widest.Passed(face))
+        foreach (var (_, _, narrow, toLeft) in analysis.Widest.Passed(face))
         {
             cancel.ThrowIfCancellationRequested();
             var gate = Point.Middle(narrow.OnA, narrow.OnB);

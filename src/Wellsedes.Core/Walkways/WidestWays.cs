@@ -28,59 +28,71 @@ public sealed class WidestWays
 {
     private readonly GapGraph graph;
     private readonly double[] width;
-    private readonly (int Face, GapGraph.Door? Door)[] cameFrom;
+
+    /// <summary>The door each face was reached through; -1 where a source lies, or nobody gets.</summary>
+    private readonly int[] through;
 
     /// <summary>The narrowest place passed on the way to each face.</summary>
     private readonly Narrow?[] narrowest;
 
-    /// <summary>What narrowed the way before it came to the source a face was reached from.</summary>
-    private readonly Pinch?[] before;
+    /// <summary>The source each face was reached from.</summary>
+    private readonly int[] origin;
+    private readonly IReadOnlyList<WaySource> sources;
 
     public WidestWays(GapGraph graph, IReadOnlyList<WaySource> sources)
     {
-        this.graph = graph;
-        width = new double[graph.SlotCount];
-        cameFrom = new (int, GapGraph.Door?)[graph.SlotCount];
-        narrowest = new Narrow?[graph.SlotCount];
-        before = new Pinch?[graph.SlotCount];
-        Array.Fill(cameFrom, (-1, null));
-        var done = new bool[graph.SlotCount];
-        // What comes from a source has no narrow place yet, and the source's index for the face it comes from.
-        var queue = new PriorityQueue<(int Face, int From, GapGraph.Door? Door), double>();
+        (this.graph, this.sources) = (graph, sources);
+        width = new double[graph.FaceCount];
+        through = new int[graph.FaceCount];
+        narrowest = new Narrow?[graph.FaceCount];
+        origin = new int[graph.FaceCount];
+        Array.Fill(through, -1);
+        var done = new bool[graph.FaceCount];
+        // A door, or past the last of them a source: that has no narrow place yet.
+        var queue = new PriorityQueue<int, double>(graph.FaceCount);
+        var doors = graph.DoorCount;
+        var begins = new int[sources.Count];
         for (var i = 0; i < sources.Count; i++)
-            if (graph.FaceAt(sources[i].At) is >= 0 and var face)
-                queue.Enqueue((face, i, null), -sources[i].Width);
+        {
+            begins[i] = graph.FaceAt(sources[i].At);
+            if (begins[i] >= 0)
+                queue.Enqueue(doors + i, -sources[i].Width);
+        }
         while (queue.TryDequeue(out var next, out _))
         {
-            if (done[next.Face])
+            var face = next >= doors ? begins[next - doors] : graph[next].Other;
+            if (done[face])
                 continue;
-            if (next.Door is not { Narrow: var narrow } door)
+            if (next >= doors)
             {
-                width[next.Face] = sources[next.From].Width;
-                before[next.Face] = sources[next.From].Pinch;
+                width[face] = sources[next - doors].Width;
+                origin[face] = next - doors;
             }
             else
             {
-                width[next.Face] = Math.Min(width[next.From], narrow.Width);
-                cameFrom[next.Face] = (next.From, door);
-                before[next.Face] = before[next.From];
-                var passed = narrowest[next.From];
-                narrowest[next.Face] = passed is not null && passed.Width <= narrow.Width ? passed : narrow;
+                ref readonly var door = ref graph[next];
+                width[face] = Math.Min(width[door.Face], door.Narrow.Width);
+                through[face] = next;
+                origin[face] = origin[door.Face];
+                var passed = narrowest[door.Face];
+                narrowest[face] = passed is not null && passed.Width <= door.Narrow.Width ? passed : door.Narrow;
             }
-            done[next.Face] = true;
-            foreach (var onward in graph.From(next.Face))
-                if (!done[onward.Other])
-                    queue.Enqueue((onward.Other, next.Face, onward), -Math.Min(width[next.Face], onward.Narrow.Width));
+            done[face] = true;
+            var (first, last) = graph.From(face);
+            for (var i = first; i < last; i++)
+                if (!done[graph[i].Other])
+                    queue.Enqueue(i, -Math.Min(width[face], graph[i].Narrow.Width));
         }
     }
 
     /// <summary>The narrow places passed from a source to a face, the last one first.</summary>
     internal IEnumerable<GapGraph.Door> Passed(int face)
     {
-        while (face >= 0 && cameFrom[face] is { Door: { } door, Face: var from })
+        while (face >= 0 && through[face] >= 0)
         {
+            var door = graph[through[face]];
             yield return door;
-            face = from;
+            face = door.Face;
         }
     }
 
@@ -92,7 +104,12 @@ public sealed class WidestWays
     internal Pinch? PinchTo(int face)
     {
         var least = narrowest[face];
-        if (before[face] is { } earlier && (least is null || earlier.Width <= least.Width))
+        if (
+            width[face] > 0
+            && sources.Count > 0
+            && sources[origin[face]].Pinch is { } earlier
+            && (least is null || earlier.Width <= least.Width)
+        )
             return earlier;
         return least?.Pinch;
     }

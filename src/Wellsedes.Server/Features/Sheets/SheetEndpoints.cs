@@ -210,7 +210,8 @@ public static class SheetEndpoints
             : TypedResults.File(issued.Content, type, $"{FileNames.Of($"{sheetId} revision {letter}", kind)}");
     }
 
-    private static byte[] ScheduleOf(Made made) => ScheduleCsv.Write(Schedule.Of(made.State.Items, made.State.Plan));
+    private static byte[] ScheduleOf(Made made) =>
+        ScheduleCsv.Write(Schedule.Of(made.State.Items, made.State.Plan), made.State.Plan.Details.Units);
 
     /// <summary>The sheet as it is now; null when the plan has no such sheet.</summary>
     private static async Task<Made?> MakeAsync(

@@ -14,7 +14,9 @@
   let lengths = $state<Known[]>([]);
   let corners = $state<{ x: number; y: number }[]>([]);
   let area = $state<number | null>(null);
-  let stated = $state({ scale: 50, paper: 420 });
+  // The long side of the paper that drawings of this kind are on: A3, or 17 in.
+  // svelte-ignore state_referenced_locally
+  let stated = $state({ scale: 50, paper: plan.units === "Metric" ? 420 : 17 * 25.4 });
   const fixed = $derived(!!backing.locked);
   const square = $derived(squareUnit(plan.units));
   const cropped = $derived(
@@ -138,7 +140,7 @@
     <LengthField
       label="Paper width"
       value={stated.paper}
-      units="Metric"
+      units={plan.units}
       onvalue={(paper) => (stated = { ...stated, paper })}
     />
     <button
