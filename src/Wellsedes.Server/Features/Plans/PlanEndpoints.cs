@@ -70,7 +70,7 @@ public static class PlanEndpoints
             : TypedResults.NotFound();
     }
 
-    private static Task<Results<Ok<EditDone>, JsonHttpResult<Problem>>> EditAsync(
+    private static Task<Results<EditAnswered, JsonHttpResult<Problem>>> EditAsync(
         Guid planId,
         EditRequest request,
         ClaimsPrincipal person,
@@ -104,7 +104,7 @@ public static class PlanEndpoints
             );
     }
 
-    private static Task<Results<Ok<EditDone>, JsonHttpResult<Problem>>> UndoAsync(
+    private static Task<Results<EditAnswered, JsonHttpResult<Problem>>> UndoAsync(
         Guid planId,
         string? schemeId,
         Guid? request,
@@ -113,7 +113,7 @@ public static class PlanEndpoints
         CancellationToken cancel
     ) => DoAsync(planId, plans, plan => plan.UndoAsync(person.Id(), Name(person), schemeId, request, cancel));
 
-    private static Task<Results<Ok<EditDone>, JsonHttpResult<Problem>>> RedoAsync(
+    private static Task<Results<EditAnswered, JsonHttpResult<Problem>>> RedoAsync(
         Guid planId,
         string? schemeId,
         Guid? request,
@@ -122,21 +122,21 @@ public static class PlanEndpoints
         CancellationToken cancel
     ) => DoAsync(planId, plans, plan => plan.RedoAsync(person.Id(), Name(person), schemeId, request, cancel));
 
-    private static Task<Results<Ok<EditDone>, JsonHttpResult<Problem>>> TakeBackAsync(
+    private static Task<Results<EditAnswered, JsonHttpResult<Problem>>> TakeBackAsync(
         Guid planId,
         ClaimsPrincipal person,
         OpenPlans plans,
         CancellationToken cancel
     ) => DoAsync(planId, plans, plan => plan.TakeBackAsync(person.Id(), Name(person), cancel));
 
-    private static async Task<Results<Ok<EditDone>, JsonHttpResult<Problem>>> DoAsync(
+    private static async Task<Results<EditAnswered, JsonHttpResult<Problem>>> DoAsync(
         Guid planId,
         OpenPlans plans,
         Func<OpenPlan, Task<EditOutcome>> act
     )
     {
         var outcome = await act((await plans.GetAsync(planId))!);
-        return outcome.Done is { } done ? TypedResults.Ok(done) : TypedResults.Json(outcome.Problem!, statusCode: outcome.Status);
+        return outcome.Done is { } done ? new EditAnswered(done) : TypedResults.Json(outcome.Problem!, statusCode: outcome.Status);
     }
 
     private static async Task<NearView> NearAsync(Guid planId, string[] id, string? schemeId, string? levelId, OpenPlans plans) =>

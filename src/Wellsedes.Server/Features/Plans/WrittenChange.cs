@@ -1,15 +1,18 @@
+using System.Runtime.CompilerServices;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 
 namespace Wellsedes.Server.Features.Plans;
 
-/// <summary>A change as it is told to many: written as JSON once, when the first of them is told.</summary>
+/// <summary>A change as it is told to many, its authors and everyone who has the plan open: written as JSON once.</summary>
 [JsonConverter(typeof(Writer))]
 public sealed class WrittenChange(ChangedView change)
 {
-    private byte[]? written;
+    private static readonly ConditionalWeakTable<ChangedView, byte[]> written = [];
 
-    private byte[] Written(JsonSerializerOptions options) => written ??= JsonSerializer.SerializeToUtf8Bytes(change, options);
+    /// <summary>The JSON of a change; the same bytes whoever asks.</summary>
+    public static byte[] Of(ChangedView change, JsonSerializerOptions options) =>
+        written.GetValue(change, _ => JsonSerializer.SerializeToUtf8Bytes(change, options));
 
     private sealed class Writer : JsonConverter<WrittenChange>
     {
@@ -19,4 +22,6 @@ public sealed class WrittenChange(ChangedView change)
         public override void Write(Utf8JsonWriter writer, WrittenChange value, JsonSerializerOptions options) =>
             writer.WriteRawValue(value.Written(options), skipInputValidation: true);
     }
+
+    private byte[] Written(JsonSerializerOptions options) => Of(change, options);
 }
