@@ -8,11 +8,11 @@ namespace Wellsedes.Server.Features.Plans;
 [JsonConverter(typeof(Writer))]
 public sealed class WrittenChange(ChangedView change)
 {
-    private static readonly ConditionalWeakTable<ChangedView, byte[]> written = [];
+    private static readonly ConditionalWeakTable<ChangedView, Lazy<byte[]>> written = [];
 
-    /// <summary>The JSON of a change; the same bytes whoever asks.</summary>
+    /// <summary>The JSON of a change; the same bytes whoever asks, and many ask at the same moment: one writes, the others wait.</summary>
     public static byte[] Of(ChangedView change, JsonSerializerOptions options) =>
-        written.GetValue(change, _ => JsonSerializer.SerializeToUtf8Bytes(change, options));
+        written.GetValue(change, _ => new Lazy<byte[]>(() => JsonSerializer.SerializeToUtf8Bytes(change, options))).Value;
 
     private sealed class Writer : JsonConverter<WrittenChange>
     {
