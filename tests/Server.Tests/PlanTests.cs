@@ -5,6 +5,7 @@ using System.Text.Json.Nodes;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Plans;
 using Wellsedes.Formats.PlanFile;
+using Wellsedes.Server.Features.Plans;
 using Wellsedes.Server.Features.Sheets;
 
 namespace Wellsedes.Server.Tests;
@@ -13,6 +14,18 @@ namespace Wellsedes.Server.Tests;
 public sealed class PlanTests(Cluster cluster) : HouseTests(cluster)
 {
     private const string SheetId = "sheet-a";
+
+    [Fact]
+    public async Task An_answered_edit_leaves_the_house_with_everything_it_has()
+    {
+        var editor = await House.EditorAsync();
+        var answer = await editor.EditAsync(await editor.DemoPlanAsync(), Visitor.Ottoman("whole"));
+        var told = (await answer.Content.ReadFromJsonAsync<JsonObject>())!.Select(pair => pair.Key);
+        Assert.Equal(
+            typeof(EditDone).GetProperties().Select(property => System.Text.Json.JsonNamingPolicy.CamelCase.ConvertName(property.Name)),
+            told
+        );
+    }
 
     [Fact]
     public async Task The_demo_opens_with_96_seats_and_one_true_finding()

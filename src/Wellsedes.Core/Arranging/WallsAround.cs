@@ -64,7 +64,7 @@ public static class WallsAround
     {
         double Short(Point end) =>
             space
-                .Bodies.Values.Where(body => body.Wall.Line.Nearest(end) is var at && Math.Abs(at.Left) <= body.Wall.Thickness / 2 + 1)
+                .Bodies.Values.Where(body => body.Wall.PlaceOf(end) is not null)
                 .Select(body => body.Wall.Thickness)
                 .DefaultIfEmpty(0)
                 .Max();

@@ -91,14 +91,12 @@ internal static class BoundaryEdits
     }
 
     /// <summary>Sets a boundary by its clear distance to the wall on one side of it.</summary>
-    public static EditAnswer PutFromWall(Plan plan, Boundary boundary, PutFromWall edit, Func<Plan, string, LevelSpace> spaces)
-    {
-        var ahead = WallsAround.Beside(boundary.Line, spaces(plan, boundary.LevelId)).FirstOrDefault(found => found.Side == edit.Side);
-        if (ahead is null)
-            return EditAnswer.NoWallAhead(edit.Side);
-        var by = ahead.Towards * (ahead.Distance - edit.Distance);
-        return Move(plan, new MoveBoundary(boundary.Id, by.X, by.Y), spaces);
-    }
+    public static EditAnswer PutFromWall(Plan plan, Boundary boundary, PutFromWall edit, Func<Plan, string, LevelSpace> spaces) =>
+        FromWall.Put(
+            edit,
+            WallsAround.Beside(boundary.Line, spaces(plan, boundary.LevelId)),
+            by => Move(plan, new MoveBoundary(boundary.Id, by.X, by.Y), spaces)
+        );
 
     private static EditAnswer Gone() => EditAnswer.No("id", "The boundary is no longer there.");
 

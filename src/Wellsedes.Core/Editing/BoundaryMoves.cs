@@ -38,7 +38,7 @@ internal sealed class BoundaryMoves(ShellChange change, LevelSpace space)
         var now = change.Now<Boundary>(boundary.Id)!;
         var from = End(now, atStart);
         var others = At(from, boundary.Id);
-        if (others is [var (other, _)] && Cross(now.Line, other.Line) is not null)
+        if (others is [var (other, _)] && now.Line.Crossing(other.Line) is not null)
             Move(other, by);
         else
             MoveCorner(now, atStart, from + by);
@@ -56,7 +56,7 @@ internal sealed class BoundaryMoves(ShellChange change, LevelSpace space)
         var others = At(from, before.Id);
         if (others.Length > 0)
         {
-            var corner = others is [var (only, _)] ? Cross(moved.Line, only.Line) ?? to : to;
+            var corner = others is [var (only, _)] ? moved.Line.Crossing(only.Line) ?? to : to;
             foreach (var (other, otherAtStart) in others)
                 SetEnd(other, otherAtStart, corner);
             return corner;
@@ -76,19 +76,8 @@ internal sealed class BoundaryMoves(ShellChange change, LevelSpace space)
 
     /// <summary>The wall that a place lies in, or at the face of.</summary>
     private Wall? WallAt(Point place) =>
-        space
-            .Bodies.Values.Select(body => body.Wall)
-            .FirstOrDefault(wall =>
-                wall.Line.Nearest(place) is var at
-                && Math.Abs(at.Left) <= wall.Thickness / 2 + 1
-                && wall.Line.At(at.Along, at.Left).DistanceTo(place) <= 1
-            );
+        space.Bodies.Values.Select(body => body.Wall).FirstOrDefault(wall => wall.PlaceOf(place) is not null);
 
     private void SetEnd(Boundary boundary, bool atStart, Point to) =>
         change.Put(atStart ? boundary with { Start = to } : boundary with { End = to });
-
-    private static Point? Cross(BowedLine a, BowedLine b) =>
-        a.IsStraight && b.IsStraight
-            ? new EndlessLine(a.Start, a.Direction(0)).Crossing(new EndlessLine(b.Start, b.Direction(0)), 0.1)
-            : null;
 }

@@ -1,4 +1,3 @@
-using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Plans;
 
 namespace Wellsedes.Core.Editing;
@@ -14,9 +13,6 @@ public readonly record struct EditAnswer(Change? Change, Problem? Problem)
 
     /// <summary>The refusal of an id that is in use.</summary>
     public static EditAnswer Taken(string field, string id) => No(field, $"There is already something called \"{id}\".");
-
-    public static EditAnswer NoWallAhead(PlanSide side) =>
-        No("side", $"There is no wall to the {side.ToString().ToLowerInvariant()} to measure from.");
 
     public static EditAnswer NoWallType(string name) =>
         No("wallType", $"There is no wall type called \"{name}\"; choose one of the list or add it.");

@@ -20,7 +20,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
             RotateItems e => Rotate(plan, e),
             PutItemAt e => PutAt(plan, e),
             SpaceFrom e => Space(plan, e),
-            PutFromWall e => FromWall(plan, e),
+            PutFromWall e => PutFromWall(plan, e),
             ResizeItem e => Resize(plan, e),
             SetSeats e => Seats(plan, e),
             SetParameters e => Parameters(plan, e),
@@ -248,20 +248,15 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         return MovedBy(plan, edit.Ids, "Spaced", step);
     }
 
-    private EditAnswer FromWall(Plan plan, PutFromWall edit)
+    private EditAnswer PutFromWall(Plan plan, PutFromWall edit)
     {
-        if (!(edit.Distance >= 0 && edit.Distance <= SizeSense.Longest))
-            return EditAnswer.No("distance", "The distance must be 0 or more.");
         if (
             plan.Find<Item>(edit.Id) is not { } item
             || forms.Place(plan, item, plan.OfScheme<Checks>(item.SchemeId).First()) is not { } placed
         )
             return EditAnswer.No("id", "What was to move is no longer there.");
-        var ahead = WallsAround.Of([.. placed.Standing], spaces(plan, item.LevelId)).FirstOrDefault(found => found.Side == edit.Side);
-        if (ahead is null)
-            return EditAnswer.NoWallAhead(edit.Side);
-        var by = ahead.Towards * (ahead.Distance - edit.Distance);
-        return MovedBy(plan, [edit.Id], "Moved", by);
+        var walls = WallsAround.Of([.. placed.Standing], spaces(plan, item.LevelId));
+        return FromWall.Put(edit, walls, by => MovedBy(plan, [edit.Id], "Moved", by));
     }
 
     /// <summary>Items moved, and with them what stands on them.</summary>

@@ -96,10 +96,10 @@ internal static class OpeningEdits
             if (other.Id != wall.Id && other.LevelId == wall.LevelId)
                 foreach (var end in (Point[])[other.Start, other.End])
                 {
-                    var (along, left) = wall.Line.Nearest(end);
-                    var meets = Math.Abs(left) <= wall.Thickness / 2 + 1 && wall.Line.At(along, left).DistanceTo(end) <= 1;
+                    if (wall.PlaceOf(end) is not { } along)
+                        continue;
                     var half = other.Thickness / 2 - Tolerance.Length;
-                    if (meets && along > 1 && along < wall.Length - 1 && along > opening.From - half && along < opening.To + half)
+                    if (along > 1 && along < wall.Length - 1 && along > opening.From - half && along < opening.To + half)
                         return along;
                 }
         return null;

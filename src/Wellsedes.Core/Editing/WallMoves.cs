@@ -30,7 +30,7 @@ internal sealed class WallMoves(ShellChange change, LevelSpace space)
             {
                 var now = change.Now<Wall>(branch.Id)!;
                 var at = atStart ? now.Start : now.End;
-                var onto = wall.Line.IsStraight && now.Line.IsStraight ? Cross(now.Line, moved.Line) : null;
+                var onto = now.Line.Crossing(moved.Line);
                 SetEnd(now, atStart, onto ?? at + by);
             }
     }
@@ -50,7 +50,7 @@ internal sealed class WallMoves(ShellChange change, LevelSpace space)
         var now = change.Now<Wall>(wall.Id)!;
         var from = atStart ? now.Start : now.End;
         var others = At(from, wall.Id).ToArray();
-        var across = others.Length == 1 && others[0].Wall.Line.IsStraight && Cross(now.Line, others[0].Wall.Line) is not null;
+        var across = others.Length == 1 && now.Line.Crossing(others[0].Wall.Line) is not null;
         var ends = space.Bodies[wall.Id];
         var through = (atStart ? ends.Start : ends.End).TeeInto is { } into ? change.Now<Wall>(into) : null;
         if (across)
@@ -80,8 +80,8 @@ internal sealed class WallMoves(ShellChange change, LevelSpace space)
         var ends = space.Bodies[before.Id];
         var into = (atStart ? ends.Start : ends.End).TeeInto;
         if (others.Length == 0)
-            return into is not null && change.Now<Wall>(into) is { } through ? Cross(moved.Line, through.Line) ?? to : to;
-        var corner = others.Length == 1 ? Cross(moved.Line, others[0].Wall.Line) ?? from + by : from + by;
+            return into is not null && change.Now<Wall>(into) is { } through ? moved.Line.Crossing(through.Line) ?? to : to;
+        var corner = others.Length == 1 ? moved.Line.Crossing(others[0].Wall.Line) ?? from + by : from + by;
         foreach (var (other, otherAtStart) in others)
             SetEnd(change.Now<Wall>(other.Id)!, otherAtStart, corner);
         return corner;
@@ -99,13 +99,5 @@ internal sealed class WallMoves(ShellChange change, LevelSpace space)
             var place = before.Line.At(opening.Along) + shift;
             change.Put(opening with { Along = Math.Round(after.Line.Nearest(place).Along, 6) });
         }
-    }
-
-    /// <summary>Where two straight lines cross; null when they run too much alike.</summary>
-    private static Point? Cross(BowedLine a, BowedLine b)
-    {
-        if (!a.IsStraight || !b.IsStraight)
-            return null;
-        return new EndlessLine(a.Start, a.Direction(0)).Crossing(new EndlessLine(b.Start, b.Direction(0)), 0.1);
     }
 }

@@ -98,6 +98,12 @@ public readonly record struct BowedLine(Point Start, Point End, double Bow)
     }
 
     /// <summary>The straight line a walk would go on along past the end, and the one it would have come by.</summary>
+    /// <summary>Where two straight lines cross, drawn on beyond their ends; null when one is bowed or they run too much alike.</summary>
+    public Point? Crossing(BowedLine other) =>
+        IsStraight && other.IsStraight
+            ? new EndlessLine(Start, Direction(0)).Crossing(new EndlessLine(other.Start, other.Direction(0)), 0.1)
+            : null;
+
     public EndlessLine Onward => new(End, Direction(Length));
 
     public EndlessLine Back => new(Start, Direction(0));

@@ -35,4 +35,11 @@ public sealed record Wall(
     /// <summary>Along the centre line, in mm.</summary>
     [JsonIgnore]
     public double Length => Line.Length;
+
+    /// <summary>How far along it a place lies that is in it or at its face, in mm from its start; null for one that is not.</summary>
+    public double? PlaceOf(Point place)
+    {
+        var (along, left) = Line.Nearest(place);
+        return Math.Abs(left) <= Thickness / 2 + 1 && Line.At(along, left).DistanceTo(place) <= 1 ? along : null;
+    }
 }

@@ -250,15 +250,7 @@ public sealed class GapGraph
 /// <summary>Disjoint sets with path halving.</summary>
 internal sealed class UnionFind(int count)
 {
-    private readonly int[] parent = Selves(count);
-
-    private static int[] Selves(int count)
-    {
-        var all = new int[count];
-        for (var i = 0; i < count; i++)
-            all[i] = i;
-        return all;
-    }
+    private readonly int[] parent = [.. Enumerable.Range(0, count)];
 
     public int Find(int i)
     {

@@ -40,6 +40,7 @@ public sealed class BoundaryEditingTests
         Assert.Equal((3000, 5000), (told[PlanSide.West], told[PlanSide.East]));
         sample.Do(new PutFromWall("b-1", PlanSide.East, 4200));
         Assert.Equal(3800, sample.Plan.Find<Boundary>("b-1")!.Start.X, 6);
+        Assert.Contains("0 or more", sample.Refused(new PutFromWall("b-1", PlanSide.East, -1)).Message);
         Assert.Contains("no wall to the north", sample.Refused(new PutFromWall("b-1", PlanSide.North, 900)).Message);
     }
 

@@ -2,6 +2,7 @@
   import type { Near } from "../app/api";
   import { writeWidth } from "../plan/figures";
   import type { OpenPlan } from "../plan/openPlan.svelte";
+  import { toPlan } from "./focus";
   import { readFigure } from "./readFigure";
 
   let { plan, near, x, y, still }: { plan: OpenPlan; near: Near; x: number; y: number; still: boolean } =
@@ -24,7 +25,7 @@
       return;
     }
     typing = false;
-    document.querySelector<HTMLElement>("[role=application]")?.focus({ preventScroll: true });
+    toPlan();
     const thing = plan.things.find((f) => plan.selected.has(f.id));
     const wallId = plan.wallOf(near.otherId);
     if (thing && wallId)

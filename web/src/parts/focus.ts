@@ -1,6 +1,9 @@
 const planOf = () =>
   document.querySelector<HTMLElement>("[role=application]") ?? document.querySelector<HTMLElement>("main");
 
+/** Gives the plan the focus: the next key is its. */
+export const toPlan = () => planOf()?.focus({ preventScroll: true });
+
 /**
  * After Enter in a field of a panel the plan has the focus again, at once: the next key is the plan's. The fields of a form
  * lead to its button instead. What comes back takes the focus to the field again, unless somebody has gone on elsewhere.
@@ -27,7 +30,7 @@ export function keepFocus(): () => void {
     if (last.isConnected && !last.matches(":disabled")) return;
     if (document.querySelector("[role=dialog], [role=alertdialog]")) return;
     last = null;
-    planOf()?.focus({ preventScroll: true });
+    toPlan();
   });
   document.addEventListener("focusin", remember);
   watch.observe(document.body, {

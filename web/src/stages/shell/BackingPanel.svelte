@@ -19,9 +19,7 @@
   let stated = $state({ scale: 50, paper: plan.units === "Metric" ? 420 : 17 * 25.4 });
   const fixed = $derived(!!backing.locked);
   const square = $derived(squareUnit(plan.units));
-  const cropped = $derived(
-    backing.cropLeft || backing.cropRight || backing.cropTop || backing.cropBottom ? true : false,
-  );
+  const cropped = $derived(backing.cropLeft || backing.cropRight || backing.cropTop || backing.cropBottom);
 
   // The panel is made anew for each thing: a figure still being typed when another is selected goes to its own.
   // svelte-ignore state_referenced_locally
