@@ -43,7 +43,7 @@ internal static class DrawCommand
             settings = settings with { Scale = Ratio(scale) };
         var input = state.SheetInput(settings, state.Plan.Details.Title, "", "Draft", DateOnly.FromDateTime(DateTime.Today));
         var sheet = new SheetComposer(Typefaces.Shared).Compose(input);
-        Write(path, sheet.Drawing, [.. Schedule.Of(state.Items, state.Plan)], state.Plan.Details.Units);
+        Write(path, sheet.Drawing, [.. Schedule.Of(state.Items, state.Plan, state.Tally.Stock)], state.Plan.Details.Units);
         Console.WriteLine($"{path}: {settings.Paper}, {sheet.ScaleName}");
         if (!sheet.Fits)
             Console.Error.WriteLine(

@@ -74,6 +74,7 @@ builder
     .Services.AddSignalR(options => options.MaximumReceiveMessageSize = 1024 * 1024)
     .AddJsonProtocol(options => PlanJson.Configure(options.PayloadSerializerOptions));
 builder.Services.AddOpenApi();
+builder.Services.AddSingleton<Wellsedes.Server.Features.Catalogue.PlanCatalogue>();
 builder.Services.AddSingleton<SignIns>();
 builder.Services.AddSingleton<FirstAccount>();
 builder.Services.AddSingleton<Roles>();
@@ -111,6 +112,7 @@ api.MapProjects();
 api.MapPlanShelf();
 api.MapLibrary();
 api.MapCatalogue();
+api.MapPlanCatalogue();
 api.MapPlans();
 api.MapPictures();
 api.MapMeter();

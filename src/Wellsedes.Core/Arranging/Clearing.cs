@@ -49,7 +49,7 @@ public readonly record struct Clearing(Point By)
         return null;
     }
 
-    private static bool Clears(Convex a, Convex b) => !a.Bounds.Meets(b.Bounds) || Gap.Between(a, b).Width >= -Tolerance.Length;
+    internal static bool Clears(Convex a, Convex b) => !a.Bounds.Meets(b.Bounds) || Gap.Between(a, b).Width >= -Tolerance.Length;
 
     /// <summary>So many of the shortest moves are tried.</summary>
     private const int Tried = 4;
@@ -77,7 +77,11 @@ public readonly record struct Clearing(Point By)
     }
 
     /// <summary>How far along a direction nothing is met any more, in whole mm; null when that is farther than is looked.</summary>
-    private static double? Free(IReadOnlyList<MeetingMoves> differences, Point direction, double reach)
+    private static double? Free(IReadOnlyList<MeetingMoves> differences, Point direction, double reach) =>
+        AllFree(differences, direction, reach).Select(far => (double?)far).FirstOrDefault();
+
+    /// <summary>Where along a direction stretches begin in which nothing is met, in whole mm up to a reach, nearest first.</summary>
+    internal static IEnumerable<double> AllFree(IReadOnlyList<MeetingMoves> differences, Point direction, double reach)
     {
         List<(double From, double To)> met = [];
         foreach (var difference in differences)
@@ -86,8 +90,13 @@ public readonly record struct Clearing(Point By)
         met.Sort();
         double far = 0;
         foreach (var (from, to) in met)
-            if (from < far + 1 - Tolerance.Length && to > far + Tolerance.Length)
+        {
+            if (from >= far + 1 - Tolerance.Length && far > 0 && far <= reach)
+                yield return far;
+            if (to > far + Tolerance.Length)
                 far = Math.Ceiling(to - Tolerance.Length);
-        return far > 0 && far <= reach ? far : null;
+        }
+        if (far > 0 && far <= reach)
+            yield return far;
     }
 }

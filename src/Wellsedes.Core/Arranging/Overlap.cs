@@ -191,7 +191,7 @@ public static class Overlaps
     /// <summary>Whether one of two things is made to carry the other and does: a lectern on a stage, chairs on a dance floor or a rug.</summary>
     private static bool Carries(PlacedItem a, PlacedItem b)
     {
-        if (a.LiesFlat != b.LiesFlat)
+        if (a.LiesFlat != b.LiesFlat || a.Form.ForScale || b.Form.ForScale)
             return true;
         if (a.Form.StoodOn == b.Form.StoodOn)
             return false;

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
 using Wellsedes.Core.Spaces;
@@ -29,6 +30,9 @@ public sealed record Tally(
     NarrowestWalkway? Narrowest
 )
 {
+    /// <summary>What is used of what the house has; empty where nothing is counted, and for one level by itself.</summary>
+    public ImmutableArray<StockUse> Stock { get; init; } = [];
+
     /// <summary>Where nothing can be counted.</summary>
     public static readonly Tally None = new(0, null, 0, null, 0, null, null, null, null, null, null, null);
 }

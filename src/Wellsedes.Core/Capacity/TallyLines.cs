@@ -37,6 +37,18 @@ public static class TallyLines
                     Short: each < asked - 1e-9
                 )
                 : new TallyLine("Area per seat", AreaText.WriteSmall(each, units));
+        var isShort = tally.Stock.Where(use => use.Short > 0).ToArray();
+        foreach (var use in isShort.Take(MostShort))
+            yield return new TallyLine(
+                $"{use.Name}, in stock",
+                use.Has.ToString(CultureInfo.InvariantCulture),
+                $"of {use.Used}",
+                $"{use.Short} short",
+                (double)use.Has / use.Used,
+                true
+            );
+        if (isShort.Length > MostShort)
+            yield return new TallyLine("Short in stock", $"{isShort.Length - MostShort} more", Short: true);
         if (tally.Narrowest is { } narrowest)
         {
             var (width, needed) = WidthText.Write(narrowest.Width, narrowest.Needed, units);
@@ -49,6 +61,9 @@ public static class TallyLines
             );
         }
     }
+
+    /// <summary>So many things that are short are told one by one.</summary>
+    private const int MostShort = 4;
 
     private static TallyLine Counted(string name, int has, int? asked) =>
         asked is not { } wanted

@@ -1,18 +1,7 @@
 using System.Text.Json.Serialization;
+using Wellsedes.Core.Measure;
 
 namespace Wellsedes.Core.Catalogue;
-
-public enum CatalogueKind
-{
-    Tables,
-    Seats,
-    Desks,
-    Lounge,
-    Storage,
-    Staging,
-    Serving,
-    Screens,
-}
 
 /// <summary>Where a value comes from. Every value was recalled from memory; the adopted edition decides.</summary>
 /// <param name="Title">The published source, or "common practice".</param>
@@ -35,11 +24,22 @@ public sealed record SizeRange(double Least, double Most);
 /// <summary>One thing that can be placed: its true size, its maker, and what the maker needs to know.</summary>
 /// <param name="Key">Stable name in files and tables.</param>
 /// <param name="Maker">Which maker builds its form.</param>
-/// <param name="Places">Usual places; all zero when nobody sits at it.</param>
-/// <param name="MostSeats">The most places its size takes, from its source.</param>
-/// <param name="Chair">Key of the chair that stands at its places.</param>
+/// <param name="Seats">Usual seats; all zero when nobody sits at it.</param>
+/// <param name="MostSeats">The most seats its size takes, from its source.</param>
+/// <param name="Chair">Key of the chair that stands at its seats.</param>
 /// <param name="BackToWall">Whether its back looks for a wall when it is put down near one.</param>
 /// <param name="Counted">What it counts as in the tally: table, seat, desk or nothing.</param>
+/// <param name="SubKind">What it is told apart by within its kind: dining tables, meeting tables.</param>
+/// <param name="Words">Other words it is looked for by.</param>
+/// <param name="Settings">What it is mostly used in: offices, venues, homes, divided by commas.</param>
+/// <param name="Reference">The published size it was taken from; "" where it is common practice without an entry.</param>
+/// <param name="Elevation">Its usual underside above the floor in mm, on a wall.</param>
+/// <param name="Outlets">How many power outlets it needs.</param>
+/// <param name="Parameters">What its maker is told where an item says nothing.</param>
+/// <param name="IsFixed">Whether it is fixed to the building rather than moved about.</param>
+/// <param name="Price">What one costs, in the currency of the project; null when that is not known.</param>
+/// <param name="SupplierCode">What its supplier calls it.</param>
+/// <param name="LikeKey">For an own item: the shipped item it was made from, "" for none.</param>
 public sealed record CatalogueItem(
     string Key,
     string Name,
@@ -53,7 +53,19 @@ public sealed record CatalogueItem(
     bool BackToWall = false,
     string Counted = "",
     string Tag = "",
-    int Parts = 0
+    int Parts = 0,
+    string SubKind = "",
+    [property: LongText(300)] string Words = "",
+    string Settings = "",
+    string Reference = "",
+    UsualPlace UsualPlace = UsualPlace.Floor,
+    double Elevation = 0,
+    int Outlets = 0,
+    ItemParameters? Parameters = null,
+    bool IsFixed = false,
+    double? Price = null,
+    string SupplierCode = "",
+    string LikeKey = ""
 )
 {
     /// <summary>Whether its width is a diameter, and its depth the same.</summary>

@@ -28,7 +28,8 @@ public enum SymbolRole
     Use,
 }
 
-public sealed record SymbolPart(SymbolRole Role, PathShape Path);
+/// <param name="Fine">Whether it is drawn only at 1:50 and larger.</param>
+public sealed record SymbolPart(SymbolRole Role, PathShape Path, bool Fine = false);
 
 /// <summary>A place to sit, in the item's own coordinates.</summary>
 /// <param name="Edge">The middle of the table edge the sitter faces, or of the chair's own front.</param>
@@ -76,6 +77,12 @@ public sealed record Form(
     bool StoodOn = false
 )
 {
+    /// <summary>The solid parts from which elevations and the model are made.</summary>
+    public ImmutableArray<Prism> Prisms { get; init; } = [];
+
+    /// <summary>Whether it only shows how large things are: it counts as nothing and stands in nobody's way.</summary>
+    public bool ForScale { get; init; }
+
     /// <summary>The box around the solids, in own coordinates.</summary>
     public Bounds Body => Solids.Aggregate(Bounds.Empty, (box, solid) => box.Including(solid.Bounds));
 

@@ -4,39 +4,60 @@ using Wellsedes.Core.Plans;
 
 namespace Wellsedes.Core.Drawings;
 
-/// <summary>Every catalogue item's symbol at one scale, to look the symbols over.</summary>
+/// <summary>
+/// Every catalogue item's symbol at one scale, to look the symbols over: in rows by kind, each as high as its tallest, on sheets
+/// of at most so many mm.
+/// </summary>
 public static class ContactSheet
 {
+    private const double PageWidth = 1150;
+    private const double Margin = 6;
+
     public static Drawing Of(Plan plan, double ratio, double occupiedDepth)
     {
         List<Mark> marks = [];
-        var cell = ratio < 50 ? 150.0 : 40.0;
-        const int across = 9;
         var forms = new ItemForms();
-        var items = plan.Library.Catalogue.Items;
-        for (var i = 0; i < items.Length; i++)
+        var small = ratio > PlanPainter.FinestScale;
+        var (letter, least) = small ? (1.8, 20.0) : (2.6, 42.0);
+        double x = Margin,
+            y = Margin,
+            high = 0;
+        CatalogueKind? kindBefore = null;
+        foreach (var kind in plan.Library.Catalogue.Items)
         {
-            var kind = items[i];
             var form = forms.FormOf(kind, kind.Size, kind.Seats, ItemForms.ChairOf(plan, kind), occupiedDepth);
-            var centre = new Point((i % across + 0.5) * cell, (i / across + 0.45) * cell);
-            var map = new PaperMap(ratio, centre);
-            foreach (var part in form.Symbol)
+            var shown = form.Symbol.Where(part => !(part.Fine && small)).ToArray();
+            var box = Bounds.Around(shown.SelectMany(part => part.Path.Steps).Select(step => step.End));
+            var (wide, deep) = (Math.Max(box.Width / ratio, least) + 4, box.Height / ratio + letter * 2 + 4);
+            if (kindBefore != kind.Kind || x + wide > PageWidth - Margin)
             {
-                var path = map.ToPaper(part.Path);
-                marks.Add(
-                    part.Role switch
-                    {
-                        SymbolRole.Body or SymbolRole.Seat => new PathMark(path, Ink.Full, Ink.Narrow, Ink.Paper),
-                        SymbolRole.Back or SymbolRole.Solid => new PathMark(path, Ink.Full, Ink.Finest, Ink.Full),
-                        SymbolRole.Front => new PathMark(path, null, 0, Ink.Pencil),
-                        SymbolRole.Use => new PathMark(Dashes.Cut(path, 1.2, 0.8), Ink.Soft, Ink.Finest),
-                        _ => new PathMark(path, Ink.Soft, Ink.Finest),
-                    }
-                );
+                (x, y, high) = (Margin, y + high, 0);
+                if (kindBefore != kind.Kind)
+                {
+                    kindBefore = kind.Kind;
+                    y += letter * 2.4;
+                    marks.Add(new TextMark(kind.Kind.ToString(), new Point(x, y), letter * 1.6, TextAnchor.Start, true));
+                    y += letter;
+                }
             }
-            marks.Add(new TextMark(kind.Name, new Point(centre.X, (i / across + 0.97) * cell), ratio < 50 ? 6 : 2.5, TextAnchor.Middle));
+            var middle = new Point(x + wide / 2, y + (deep - letter * 2) / 2);
+            var map = new PaperMap(ratio, new Point(middle.X - box.Centre.X / ratio, middle.Y + box.Centre.Y / ratio));
+            foreach (var part in shown)
+                marks.Add(Drawn(part.Role, map.ToPaper(part.Path)));
+            marks.Add(new TextMark(kind.Name, new Point(middle.X, y + deep - letter * 0.6), letter, TextAnchor.Middle));
+            x += wide;
+            high = Math.Max(high, deep);
         }
-        var rows = (items.Length + across - 1) / across;
-        return new Drawing(across * cell, rows * cell, "Catalogue symbols", new DateOnly(2026, 1, 1), [.. marks]);
+        return new Drawing(PageWidth, y + high + Margin, "Catalogue symbols", new DateOnly(2026, 1, 1), [.. marks]);
     }
+
+    private static PathMark Drawn(SymbolRole role, PathShape path) =>
+        role switch
+        {
+            SymbolRole.Body or SymbolRole.Seat => new PathMark(path, Ink.Full, Ink.Narrow, Ink.Paper),
+            SymbolRole.Back or SymbolRole.Solid => new PathMark(path, Ink.Full, Ink.Finest, Ink.Full),
+            SymbolRole.Front => new PathMark(path, null, 0, Ink.Pencil),
+            SymbolRole.Use => new PathMark(Dashes.Cut(path, 1.2, 0.8), Ink.Soft, Ink.Finest),
+            _ => new PathMark(path, Ink.Soft, Ink.Finest),
+        };
 }

@@ -120,11 +120,16 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
             marks.Add(new PathMark(map.ToPaper(path), line, width, fill));
     }
 
+    /// <summary>The smallest scale at which the fine parts of symbols are drawn.</summary>
+    internal const double FinestScale = 50;
+
     private void Symbol(PlacedItem item)
     {
         var small = map.Ratio > 150;
         foreach (var part in item.Form.Symbol)
         {
+            if (part.Fine && map.Ratio > FinestScale)
+                continue;
             var path = map.ToPaper(part.Path.At(item.Item.Placement));
             switch (part.Role)
             {

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Globalization;
+using Wellsedes.Core.Capacity;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
@@ -7,8 +8,29 @@ using Wellsedes.Core.Plans;
 namespace Wellsedes.Core.Drawings;
 
 /// <summary>One row of the furniture schedule. Sizes in mm.</summary>
-public sealed record ScheduleRow(string Tag, string Name, ItemSize Size, bool Round, int Count, ImmutableArray<string> Labels)
+/// <param name="Code">What its supplier calls it; "" where nobody does.</param>
+/// <param name="Stock">What the house has of it and what the whole scheme uses; null where that is not counted.</param>
+public sealed record ScheduleRow(
+    string Tag,
+    string Name,
+    ItemSize Size,
+    bool Round,
+    int Count,
+    ImmutableArray<string> Labels,
+    string Code = "",
+    double? Price = null,
+    StockUse? Stock = null
+)
 {
+    /// <summary>How many: of how many the house has, and how many are short, where it counts them.</summary>
+    public string WriteCount()
+    {
+        var count = Count.ToString(CultureInfo.InvariantCulture);
+        return Stock is not { } stock ? count
+            : stock.Short > 0 ? $"{count} of {stock.Has}, {stock.Short} short"
+            : $"{count} of {stock.Has}";
+    }
+
     public string WriteSize(UnitSystem units) =>
         Round
             ? $"Ø {LengthText.Write(Math.Round(Size.Width, 1), units)}"
@@ -18,17 +40,19 @@ public sealed record ScheduleRow(string Tag, string Name, ItemSize Size, bool Ro
 /// <summary>The furniture schedule: what is placed, by kind and size, with the chairs at the tables counted too.</summary>
 public static class Schedule
 {
-    public static ImmutableArray<ScheduleRow> Of(IEnumerable<PlacedItem> items, Plan plan)
+    /// <param name="stock">What the scheme uses of what the house has.</param>
+    public static ImmutableArray<ScheduleRow> Of(IEnumerable<PlacedItem> items, Plan plan, IReadOnlyList<StockUse>? stock = null)
     {
-        var placed = items.ToArray();
+        PlacedItem[] placed = [.. items.Where(item => !item.Form.ForScale)];
+        var used = (stock ?? []).ToDictionary(use => use.Catalogue);
         var things = placed
-            .GroupBy(item => (item.Kind, Size: ItemForms.SizeOf(item.Item, item.Kind)))
-            .Select(group => Row(group.Key.Kind, group.Key.Size, group.Count(), group.Select(item => item.Item.Label)));
+            .GroupBy(item => (item.Kind, Size: ItemForms.SizeOf(item.Item, item.Kind), MadeOf: MadeOf(item)))
+            .Select(group => Row(group.Key.Kind, group.Key.Size, group.Count(), group.Select(item => item.Item.Label), group.Key.MadeOf));
         var chairs = placed
             .Where(item => item.Kind.Chair is not null && item.Form.Seats.Length > 0)
             .GroupBy(item => item.Kind.Chair!)
             .Select(group => (Kind: plan.CatalogueItem(group.Key)!, Count: group.Sum(item => item.Form.Seats.Length)))
-            .Select(chair => Row(chair.Kind, chair.Kind.Size, chair.Count, []));
+            .Select(chair => Row(chair.Kind, chair.Kind.Size, chair.Count, [], ""));
         return
         [
             .. things
@@ -39,17 +63,24 @@ public static class Schedule
                 .ThenBy(row => row.Tag, StringComparer.Ordinal)
                 .ThenBy(row => row.Name, StringComparer.Ordinal),
         ];
+
+        ScheduleRow Row(CatalogueItem kind, ItemSize size, int count, IEnumerable<string> labels, string madeOf) =>
+            new(
+                kind.Tag,
+                madeOf.Length > 0 ? $"{PlacedItem.NameOf(kind, size)}, {madeOf}" : PlacedItem.NameOf(kind, size),
+                size,
+                kind.IsRound,
+                count,
+                [.. labels.Where(label => label.Length > 0).OrderBy(Number).ThenBy(label => label, StringComparer.Ordinal)],
+                kind.SupplierCode,
+                kind.Price,
+                used.GetValueOrDefault(kind.Key)
+            );
     }
 
-    private static ScheduleRow Row(CatalogueItem kind, ItemSize size, int count, IEnumerable<string> labels) =>
-        new(
-            kind.Tag,
-            kind.Name,
-            size,
-            kind.IsRound,
-            count,
-            [.. labels.Where(label => label.Length > 0).OrderBy(Number).ThenBy(label => label, StringComparer.Ordinal)]
-        );
+    /// <summary>What a thing is made of: "20 panels"; "" for single things.</summary>
+    private static string MadeOf(PlacedItem item) =>
+        FormMaker.Find(item.Kind.Maker).MadeOf?.Invoke(item.Size, MakerParameters.Of(item.Kind, item.Item.Parameters)) ?? "";
 
     private static int Number(string label) =>
         int.TryParse(label, NumberStyles.None, CultureInfo.InvariantCulture, out var number) ? number : int.MaxValue;

@@ -50,14 +50,14 @@ internal sealed class SideTables(ITextMeasure text, UnitSystem units)
     private double Furniture(SheetInput input, List<Mark> marks, double x, double y, double wide, double bottom)
     {
         var rows = Schedule
-            .Of(input.Items, input.Plan)
+            .Of(input.Items, input.Plan, (input.Whole ?? input.Tally).Stock)
             .Select(row =>
                 new[]
                 {
                     row.Labels.IsEmpty ? row.Tag : Shortened(Schedule.WriteLabels(row.Labels), wide * 0.24),
                     row.Name,
                     row.WriteSize(units),
-                    row.Count.ToString(CultureInfo.InvariantCulture),
+                    row.WriteCount(),
                 }
             )
             .ToArray();

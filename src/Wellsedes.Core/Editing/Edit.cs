@@ -73,6 +73,12 @@ namespace Wellsedes.Core.Editing;
 [JsonDerivedType(typeof(Release), "release")]
 [JsonDerivedType(typeof(SetParameters), "set-parameters")]
 [JsonDerivedType(typeof(RaiseItem), "raise-item")]
+[JsonDerivedType(typeof(SetStock), "set-stock")]
+[JsonDerivedType(typeof(ChangeKind), "change-kind")]
+[JsonDerivedType(typeof(KeepAsOwn), "keep-as-own")]
+[JsonDerivedType(typeof(SeatDiners), "seat-diners")]
+[JsonDerivedType(typeof(PutKitchen), "put-kitchen")]
+[JsonDerivedType(typeof(SetKitchenUnit), "set-kitchen-unit")]
 public abstract record Edit
 {
     /// <summary>What is out of the ordinary is meant: it was asked about and said to be so.</summary>
@@ -81,7 +87,10 @@ public abstract record Edit
 
 public sealed record SetDetails(string Title, UnitSystem Units, double North) : Edit;
 
-/// <summary>Places a catalogue item. Within the catch distance in mm it settles against a wall or in line.</summary>
+/// <summary>
+/// Places a catalogue item, at the size that was bought where one is given. Within the catch distance in mm it settles against a
+/// wall or in line; what belongs on a wall or on a table comes to its usual height.
+/// </summary>
 public sealed record PlaceItem(
     string Id,
     string SchemeId,
@@ -92,7 +101,11 @@ public sealed record PlaceItem(
     double Rotation = 0,
     double Catch = 0,
     bool SetAside = false,
-    SeatsBySide? Seats = null
+    SeatsBySide? Seats = null,
+    double? Width = null,
+    double? Depth = null,
+    double? Height = null,
+    ItemParameters? Parameters = null
 ) : Edit;
 
 /// <summary>An edit of several things at once; each is named once.</summary>

@@ -8,6 +8,7 @@ namespace Wellsedes.Core.Editing;
 public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> spaces)
 {
     private readonly ItemEdits items = new(forms, spaces);
+    private readonly KitchenEdits kitchens = new(spaces);
 
     internal Arranging.Settled Settled(Plan plan, Item item, double catchDistance) => items.Settled(plan, item, catchDistance);
 
@@ -30,6 +31,8 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
             _ => SchemeEdits.Answer(plan, edit)
                 ?? ShellEdits.Answer(plan, edit, spaces)
                 ?? RepeatEdits.Answer(plan, edit)
+                ?? FurnishEdits.Answer(plan, edit)
+                ?? kitchens.Answer(plan, edit)
                 ?? items.Answer(plan, edit),
         };
         return answer.Change is { } change ? Guard(plan, RoomEdits.KeepNames(plan, change, spaces), edit) : answer;

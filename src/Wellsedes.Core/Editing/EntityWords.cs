@@ -12,6 +12,7 @@ public static class EntityWords
             Item item => item.Label.Length > 0 ? $"item {item.Label}" : "an item",
             Repeat => "a repeat",
             OwnItem own => own.Item.Name,
+            HouseStock => "a stock",
             OwnRule own => $"the rule {own.Rule.Name}",
             Dimension => "a measure",
             Opening opening => OpeningSizes.Of(opening.Kind).Name,

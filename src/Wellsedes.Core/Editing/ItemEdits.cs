@@ -41,8 +41,8 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
             return EditAnswer.No("scheme", "The scheme or level is no longer there.");
         if (SizeSense.CheckPlacement(new Placement(edit.X, edit.Y, edit.Rotation)) is { } problem)
             return EditAnswer.No(problem);
-        if (edit.Seats is { } seats && CheckSeats(kind, seats) is { } wrong)
-            return EditAnswer.No(wrong);
+        if (CheckSizes(plan, kind, edit.Width, edit.Depth, edit.Height, edit.Sure) is { } size)
+            return EditAnswer.No(size);
         var item = new Item(
             edit.Id,
             edit.SchemeId,
@@ -51,20 +51,48 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
             edit.X,
             edit.Y,
             AngleText.Normal(edit.Rotation),
-            Seats: edit.Seats,
-            Label: kind.Counted == "table" ? NextNumber(Labels(plan, edit.SchemeId)) : "",
-            SetAside: edit.SetAside
+            edit.Width,
+            kind.IsRound ? edit.Width : edit.Depth,
+            edit.Height,
+            edit.Seats,
+            kind.Counted == "table" ? NextNumber(Labels(plan, edit.SchemeId)) : "",
+            edit.SetAside,
+            Parameters: edit.Parameters
         );
+        item = Fitted(item, kind);
+        if (edit.Seats is { } seats && CheckSeats(kind, ItemForms.SizeOf(item, kind), seats) is { } wrong)
+            return EditAnswer.No(wrong);
         if (!edit.SetAside)
-            item = Settle(plan, item, edit.Catch);
+            item = InItsPlace(plan, Settle(plan, item, edit.Catch), kind);
         return Editor.Swap($"Placed {PlacedItem.NameOf(item, kind)}", null, item);
     }
+
+    /// <summary>At its usual height: on a wall as high as its kind hangs, on top of what it is put on; else on the floor.</summary>
+    private Item InItsPlace(Plan plan, Item item, CatalogueItem kind)
+    {
+        if (kind.UsualPlace == UsualPlace.OnWall)
+            return item with { Elevation = kind.Elevation };
+        if (kind.UsualPlace != UsualPlace.OnTop)
+            return item;
+        var checks = plan.OfScheme<Checks>(item.SchemeId).First();
+        var at = item.Placement.Origin;
+        // The highest top beneath it that one can reach: a table's, not a wall cupboard's.
+        var support = forms
+            .PlaceAll(plan, item.SchemeId, item.LevelId)
+            .Where(other => other.Item.Id != item.Id && other.Top <= HighestSupport && !other.Form.WalkedOn && !other.IsSeat)
+            .Where(other => other.Bounds.Holds(at) && other.Solids.Any(solid => solid.Holds(at)))
+            .MaxBy(other => other.Top);
+        return support is null || support.Checks != checks ? item : item with { Elevation = support.Top, StandsOn = support.Item.Id };
+    }
+
+    /// <summary>Nothing is put on top of what is higher than this by itself, in mm; a house value.</summary>
+    private const double HighestSupport = 1300;
 
     private static HashSet<string> Labels(Plan plan, string schemeId) =>
         plan.OfScheme<Item>(schemeId).Select(item => item.Label).ToHashSet();
 
     /// <summary>The lowest table number nobody has; it is taken with this.</summary>
-    private static string NextNumber(HashSet<string> taken)
+    internal static string NextNumber(HashSet<string> taken)
     {
         var number = 1;
         while (!taken.Add(number.ToString(CultureInfo.InvariantCulture)))
@@ -279,25 +307,56 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
     {
         if (plan.Find<Item>(edit.Id) is not { } item || plan.CatalogueItem(item.Catalogue) is not { } kind)
             return EditAnswer.No("id", "The item is no longer there.");
-        var thing = $"“{kind.Name}”";
-        var problem =
-            Check("width", edit.Width, kind.Size.Width)
-            ?? Check("depth", edit.Depth, kind.Size.Depth)
-            ?? Check("height", edit.Height, kind.Size.Height);
-        if (problem is not null)
+        if (CheckSizes(plan, kind, edit.Width, edit.Depth, edit.Height, edit.Sure) is { } problem)
             return EditAnswer.No(problem);
         var depth = kind.IsRound ? edit.Width : edit.Depth;
-        return Each(plan, [edit.Id], "Resized", i => i with { Width = edit.Width, Depth = depth, Height = edit.Height });
+        var resized = Fitted(item with { Width = edit.Width, Depth = depth, Height = edit.Height }, kind);
+        var answer = Each(plan, [edit.Id], "Resized", _ => resized);
+        return answer.Change is { } change ? EditAnswer.Done(WithTops(plan, change, item, resized, kind)) : answer;
+    }
+
+    private static Problem? CheckSizes(Plan plan, CatalogueItem kind, double? width, double? depth, double? height, bool sure)
+    {
+        return Check("width", width, kind.Size.Width)
+            ?? Check("depth", depth, kind.Size.Depth)
+            ?? Check("height", height, kind.Size.Height);
 
         Problem? Check(string field, double? value, double usual) =>
-            value is { } given ? SizeSense.Check(plan.Details.Units, field, thing, given, usual / 3, usual * 3, edit.Sure) : null;
+            value is { } given ? SizeSense.Check(plan.Details.Units, field, $"“{kind.Name}”", given, usual / 3, usual * 3, sure) : null;
+    }
+
+    /// <summary>An item whose maker's parameters still fit its size: bays, panels and units fill the new length.</summary>
+    internal static Item Fitted(Item item, CatalogueItem kind)
+    {
+        if (FormMaker.Find(kind.Maker).Refit is not { } refit)
+            return item;
+        var told = item.Parameters ?? kind.Parameters ?? ItemParameters.None;
+        var fitted = refit(ItemForms.SizeOf(item, kind), told);
+        return fitted.Equals(told) ? item : item with { Parameters = fitted };
+    }
+
+    /// <summary>What stands on a thing whose top has moved is lifted or lowered with it.</summary>
+    private static Change WithTops(Plan plan, Change change, Item before, Item after, CatalogueItem kind)
+    {
+        var by = ItemForms.SizeOf(after, kind).Height - ItemForms.SizeOf(before, kind).Height;
+        if (by == 0)
+            return change;
+        var carried = WithWhatStandsOnThem(plan, [before.Id]).Skip(1).Select(plan.Find<Item>).OfType<Item>();
+        return change with
+        {
+            Entities =
+            [
+                .. change.Entities,
+                .. carried.Select(item => new EntityChange(item, item with { Elevation = Math.Max(0, item.Elevation + by) })),
+            ],
+        };
     }
 
     private EditAnswer Seats(Plan plan, SetSeats edit)
     {
         if (plan.Find<Item>(edit.Id) is not { } item || plan.CatalogueItem(item.Catalogue) is not { } kind)
             return EditAnswer.No("id", "The item is no longer there.");
-        if (CheckSeats(kind, edit.Seats) is { } problem)
+        if (CheckSeats(kind, ItemForms.SizeOf(item, kind), edit.Seats) is { } problem)
             return EditAnswer.No(problem);
         var depth = plan.OfScheme<Checks>(item.SchemeId).First().OccupiedDepth;
         var kept = forms.FormOf(plan, item with { Seats = edit.Seats }, kind, depth).Seats.Select(seat => seat.Id).ToHashSet();
@@ -343,8 +402,9 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         );
     }
 
-    internal static Problem? CheckSeats(CatalogueItem kind, SeatsBySide seats)
+    internal static Problem? CheckSeats(CatalogueItem kind, ItemSize size, SeatsBySide seats)
     {
+        var most = TableSizes.MostSeatsAt(kind, size);
         if (kind.Chair is null)
             return new Problem("seats", $"Nobody sits at “{kind.Name}”.");
         if (seats.Around < 0 || seats.Front < 0 || seats.Back < 0 || seats.Left < 0 || seats.Right < 0)
@@ -354,11 +414,11 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
                 "seats",
                 kind.Seats.Around > 0 ? "A round table has its seats around it." : "This table has its seats along its sides."
             );
-        return seats.Total > kind.MostSeats
+        return seats.Total > most
             ? new Problem(
                 "seats",
-                $"“{kind.Name}” takes at most {kind.MostSeats} seats; {seats.Total} were asked. Source: {kind.Source.Title}, from memory.",
-                kind.MostSeats
+                $"“{kind.Name}” takes at most {most} seats; {seats.Total} were asked. Source: {kind.Source.Title}, from memory.",
+                most
             )
             : null;
     }

@@ -95,6 +95,8 @@ public static class PlanChecks
                     || held.Contains(item.Catalogue)
                 )
                     return new Problem("ids", $"{EntityWords.Called(after, item)} hangs on this; move or remove it first.");
+        if (gone.OfType<OwnItem>().FirstOrDefault(own => after.Find(HouseStock.IdOf(own.Id)) is not null) is { } counted)
+            return new Problem("ids", $"The house counts {counted.Item.Name}; stop counting it first.");
         var made = change.Entities.Select(e => e.After).OfType<OwnItem>().Where(own => before.Find(own.Id) is not null).ToArray();
         if (made.Length > 0)
             foreach (var item in after.All<Item>().Where(item => made.Any(own => own.Id == item.Catalogue)))
@@ -166,6 +168,7 @@ public static class PlanChecks
             Item item => OfItem(plan, item),
             Repeat repeat => OfRepeat(plan, repeat),
             OwnItem own => OfOwnItem(own),
+            HouseStock stock => OfStock(plan, stock),
             OwnRule own => OfOwnRule(plan, own),
             Dimension measure => Place("from", measure.From) ?? Place("to", measure.To),
             _ => new Problem("type", $"A {entity.GetType().Name} is nothing a plan holds."),
@@ -231,7 +234,7 @@ public static class PlanChecks
             return problem;
         if (item.Elevation is not (>= 0 and <= Highest))
             return new Problem("elevation", "The elevation must be from 0 to 30 000 mm above the floor.");
-        if (item.Seats is { } seats && ItemEdits.CheckSeats(kind, seats) is { } wrongSeats)
+        if (item.Seats is { } seats && ItemEdits.CheckSeats(kind, ItemForms.SizeOf(item, kind), seats) is { } wrongSeats)
             return wrongSeats;
         if (item.Label.Length > 12)
             return new Problem("label", "The label has more than 12 characters.");
@@ -284,6 +287,17 @@ public static class PlanChecks
             ?? SizeSense.CheckPlace("rowSpacing", repeat.RowSpacing);
     }
 
+    private static Problem? OfStock(Plan plan, HouseStock stock)
+    {
+        if (plan.CatalogueItem(stock.Catalogue) is not { } kind)
+            return new Problem("catalogue", $"The catalogue has no item \"{Short(stock.Catalogue)}\".");
+        if (stock.Id != HouseStock.IdOf(stock.Catalogue))
+            return new Problem("id", "The stock of an item is kept under its own id.");
+        return stock.Count is >= 0 and <= HouseStock.Most
+            ? null
+            : new Problem("count", $"The stock of “{kind.Name}” must be from 0 to {HouseStock.Most}; {stock.Count} was given.");
+    }
+
     private static Problem? OfOwnItem(OwnItem own)
     {
         var item = own.Item;
@@ -293,12 +307,19 @@ public static class PlanChecks
             return new Problem("key", "An own item's key is its id.");
         if (item.Parts is < 0 or > 40 || item.MostSeats is < 0 or > 200)
             return new Problem("parts", "An item has from 0 to 40 parts and takes at most 200 seats.");
+        if (item.Price is { } price && !(price >= 0 && price <= 10_000_000))
+            return new Problem("price", "The price must be from 0 to 10 000 000.");
+        if (item.Outlets is < 0 or > 100)
+            return new Problem("outlets", "An item needs from 0 to 100 outlets.");
+        if (item.Elevation is not (>= 0 and <= Highest))
+            return new Problem("elevation", "The elevation must be from 0 to 30 000 mm above the floor.");
         return Named("name", item.Name)
             ?? Size("width", item.Size.Width)
             ?? Size("depth", item.Size.Depth)
             ?? Size("height", item.Size.Height)
+            ?? ParameterValues.Check(item, item.Size, null)
             ?? (
-                item.Chair is not null ? ItemEdits.CheckSeats(item, item.Seats)
+                item.Chair is not null ? ItemEdits.CheckSeats(item, item.Size, item.Seats)
                 : item.Seats == default ? null
                 : new Problem("seats", "An item without a chair has no seats along its sides.")
             );

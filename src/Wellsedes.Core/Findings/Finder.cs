@@ -144,7 +144,7 @@ public static class Finder
     }
 
     /// <summary>A move as it is seen on the plan: how far, and which way. Inches are rounded up, so that it does clear.</summary>
-    private static string Told(Point by, UnitSystem units)
+    internal static string Told(Point by, UnitSystem units)
     {
         var far = by.Length;
         var length =

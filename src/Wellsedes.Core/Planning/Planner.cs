@@ -119,6 +119,37 @@ public sealed class Planner
             _ => [],
         };
 
+    /// <summary>What an edit of many things would bring; nothing is applied.</summary>
+    /// <exception cref="OperationCanceledException">Nobody waits for it any more.</exception>
+    public Foresight Foresee(Plan plan, Edit edit, string schemeId, CancellationToken cancel = default)
+    {
+        var now = StateOf(plan, schemeId, plan.FirstLevel.Id);
+        var answer = editor.Answer(plan, edit);
+        if (answer.Change is not { } change || !plan.TryApply(change, out var result, out _))
+            return new Foresight(answer.Problem, 0, SeatsOf(now), SeatsOf(now), []);
+        var after = Derive(result, schemeId, keep: false, cancel);
+        var before = now.Levels.SelectMany(level => level.Overlaps).Select(Pair).ToHashSet();
+        var changed = change.Entities.Select(entity => entity.Id).ToHashSet();
+        var unfit = after
+            .Levels.SelectMany(level => level.Overlaps)
+            .Where(overlap => !before.Contains(Pair(overlap)))
+            .Select(overlap => changed.Contains(overlap.ItemId) ? overlap.ItemName : overlap.OtherName)
+            .Distinct();
+        return new Foresight(null, changed.Count, SeatsOf(now), SeatsOf(after), [.. unfit]);
+
+        static (string, string, OverlapKind) Pair(Overlap overlap) => (overlap.ItemId, overlap.OtherId, overlap.Kind);
+        static int SeatsOf(PlanState state) => state.Tally.Seats + state.Tally.Workstations;
+    }
+
+    /// <summary>Whether an item fits where it is: what is said where it does not ("" where it does), and the move to the nearest place.</summary>
+    public static (string Unfit, Point? Move) FitOf(PlanState state, string id)
+    {
+        if (state.Items.FirstOrDefault(placed => placed.Item.Id == id) is not { } placed)
+            return ("", null);
+        var fit = Fitting.Of(state.Space, state.Items, state.Overlaps, placed);
+        return (FitText.Of(fit, placed.Size, state.Plan.Details.Units), fit.Move);
+    }
+
     /// <summary>
     /// The first scheme as a small picture is made of it, on the level where most of it stands; nothing of it is proved.
     /// </summary>
@@ -192,7 +223,10 @@ public sealed class Planner
             states.SelectMany(state => state.Items),
             brief,
             [.. states.SelectMany(WaysIn.ToTell)]
-        );
+        ) with
+        {
+            Stock = StockUses.Of(plan, [.. states.SelectMany(state => state.Items)]),
+        };
         ImmutableArray<Finding> findings =
         [
             .. WaysIn.Findings(states),

@@ -42,6 +42,7 @@ public static class EntityKinds
         ("repeat", typeof(Repeat)),
         ("own-item", typeof(OwnItem)),
         ("own-rule", typeof(OwnRule)),
+        ("stock", typeof(HouseStock)),
         ("dimension", typeof(Dimension)),
     ];
 

@@ -29,7 +29,7 @@ public sealed class ItemForms
         ItemParameters? parameters = null
     )
     {
-        var input = new MakerInput(size, seats, chair, occupiedDepth, kind.Parts, ParameterValues.Of(kind.Maker, parameters));
+        var input = MakerInput.Of(kind, chair, occupiedDepth, size, seats, parameters);
         return forms.GetOrAdd((kind, input), key => FormMaker.Make(key.Item1.Maker, key.Item2));
     }
 

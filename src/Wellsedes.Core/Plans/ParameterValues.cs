@@ -1,4 +1,3 @@
-using System.Collections.Immutable;
 using Wellsedes.Core.Catalogue;
 
 namespace Wellsedes.Core.Plans;
@@ -6,19 +5,10 @@ namespace Wellsedes.Core.Plans;
 /// <summary>An item's parameters held against what its maker asks for.</summary>
 public static class ParameterValues
 {
-    /// <summary>Every parameter of a maker: the item's own where given, else the usual.</summary>
-    public static MakerParameters Of(string maker, ItemParameters? own) =>
-        new([
-            .. FormMaker
-                .Find(maker)
-                .Parameters.Select(parameter => own?.List(parameter.Key) is { IsEmpty: false } given ? given : parameter.Usual),
-        ]);
-
     /// <summary>What is wrong with parameters for a maker and a size; null when nothing is.</summary>
     public static Problem? Check(CatalogueItem kind, ItemSize size, ItemParameters? own)
     {
-        if (own is null)
-            return null;
+        own ??= ItemParameters.None;
         var maker = FormMaker.Find(kind.Maker);
         foreach (var key in own.Keys)
         {
@@ -32,12 +22,17 @@ public static class ParameterValues
             if (!parameter.IsList && list.Length != 1)
                 return new Problem(key, $"The {parameter.Label.ToLowerInvariant()} is one figure; {list.Length} were given.");
             foreach (var value in list)
-                if (!(value >= parameter.Least && value <= parameter.Most))
+                if (parameter.IsCount && value != Math.Floor(value))
+                    return new Problem(
+                        key,
+                        $"The {parameter.Label.ToLowerInvariant()} of “{kind.Name}” is a whole number; {value:0.##} was given."
+                    );
+                else if (!(value >= parameter.Least && value <= parameter.Most))
                     return new Problem(
                         key,
                         $"The {parameter.Label.ToLowerInvariant()} of “{kind.Name}” must be from {parameter.Least:0.##} to {parameter.Most:0.##}; {value:0.##} was given."
                     );
         }
-        return maker.Wrong?.Invoke(size, Of(kind.Maker, own)) is { } wrong ? new Problem(wrong.Key, wrong.Message) : null;
+        return maker.Wrong?.Invoke(size, MakerParameters.Of(kind, own)) is { } wrong ? new Problem(wrong.Key, wrong.Message) : null;
     }
 }

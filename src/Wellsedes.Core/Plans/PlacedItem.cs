@@ -35,6 +35,7 @@ public sealed record PlacedItem(
     /// </summary>
     public bool LiesFlat =>
         Form.WalkedOn
+        || Form.ForScale
         || (Bottom <= Tolerance.Length && Top <= Rules.LiesFlat.Value + Tolerance.Length && !IsSeat && Kind.Kind != CatalogueKind.Serving);
 
     /// <summary>Whether one sits on the thing itself, not on a chair at it.</summary>
@@ -48,7 +49,17 @@ public sealed record PlacedItem(
 
     /// <summary>What people call it: its kind and its label.</summary>
     public static string NameOf(Item item, CatalogueItem kind) =>
-        item.Label.Length == 0 ? kind.Name
+        item.Label.Length == 0 ? NameOf(kind, ItemForms.SizeOf(item, kind))
         : kind.Counted == "table" ? $"Table {item.Label}"
-        : $"{kind.Name} {item.Label}";
+        : $"{NameOf(kind, ItemForms.SizeOf(item, kind))} {item.Label}";
+
+    /// <summary>The name of a kind at a size: what it says of its usual size is left out where it has another.</summary>
+    public static string NameOf(CatalogueItem kind, ItemSize size)
+    {
+        if ((size.Width, size.Depth) == (kind.Size.Width, kind.Size.Depth))
+            return kind.Name;
+        var figure = kind.Name.AsSpan().IndexOfAnyInRange('0', '9');
+        var plain = figure > 1 ? kind.Name[..figure].TrimEnd(' ', ',') : "";
+        return plain.Length > 2 ? plain : kind.Name;
+    }
 }

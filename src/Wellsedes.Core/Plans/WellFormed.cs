@@ -2,6 +2,7 @@ using System.Collections;
 using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using System.Reflection;
+using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Measure;
 
 namespace Wellsedes.Core.Plans;

@@ -66,13 +66,14 @@ public sealed class SceneBuilder
         var name = item.Name;
         List<Obstacle> obstacles = [];
         List<Target> targets = [];
-        // What hangs above everybody's head or lies flat on the floor stands in nobody's way.
-        if (item.IsOverhead)
+        // What hangs above everybody's head, lies flat on the floor or is there for scale stands in nobody's way.
+        if (item.IsOverhead || item.Form.ForScale)
             return new ItemScene(checks, [], []);
         if (!item.LiesFlat)
             for (var i = 0; i < item.Solids.Length; i++)
                 obstacles.Add(new Obstacle(item.Item.Id, name, $"body{i}", item.Solids[i]));
         var ownSeat = item.IsSeat;
+        var fromFront = Catalogue.FormMaker.Find(item.Kind.Maker).IsSatFromFront;
         List<Access> all = [];
         for (var i = 0; i < item.Form.Seats.Length; i++)
         {
@@ -82,10 +83,7 @@ public sealed class SceneBuilder
                 chair = obstacles[0];
             else
                 obstacles.Add(chair = new Obstacle(item.Item.Id, $"Chair at {name}", $"seat{i}", item.Chairs[i]));
-            var access =
-                ownSeat && item.Kind.Maker == "sofa"
-                    ? [new Access(chair, item.Item.Placement.Out(seat.Edge), item.Item.Placement.Turned(seat.Outward * -1))]
-                    : Sides(chair, seat, item.Item.Placement, ownSeat);
+            var access = ownSeat && fromFront ? [FrontOf(item, obstacles, seat)] : Sides(chair, seat, item.Item.Placement, ownSeat);
             all.AddRange(access);
             targets.Add(new Target(item.Item.Id, name, TargetKind.Seat, i, checks.SeatAccess, [.. access]));
         }
@@ -110,6 +108,14 @@ public sealed class SceneBuilder
 
     private static Access FrontOf(PlacedItem item, Obstacle body) =>
         new(body, item.Item.Placement.Out(item.Form.FrontMark), item.Item.Placement.Turned(new Point(0, -1)));
+
+    /// <summary>Where one steps up to a seat of the thing itself: its front edge, on the part of the body it lies on.</summary>
+    private static Access FrontOf(PlacedItem item, List<Obstacle> bodies, Catalogue.SeatPlace seat)
+    {
+        var at = item.Item.Placement.Out(seat.Edge);
+        var body = bodies.Count == 1 ? bodies[0] : bodies.MinBy(one => Math.Abs(one.Shape.DistanceTo(at)))!;
+        return new Access(body, at, item.Item.Placement.Turned(seat.Outward * -1));
+    }
 
     /// <summary>The middles of a chair's sides, the one at the table left out.</summary>
     private static IEnumerable<Access> Sides(Obstacle chair, Catalogue.SeatPlace seat, Placement placement, bool withFront)

@@ -18,7 +18,22 @@ public static class ScheduleCsv
         using (var writer = new StreamWriter(stream, new UTF8Encoding(true)))
         using (var csv = CsvWriter.Create(writer, options, true))
         {
-            foreach (var head in (string[])["Tag", "Labels", "Item", $"Width {unit}", $"Depth {unit}", $"Height {unit}", "Count"])
+            foreach (
+                var head in (string[])
+                    [
+                        "Tag",
+                        "Labels",
+                        "Item",
+                        $"Width {unit}",
+                        $"Depth {unit}",
+                        $"Height {unit}",
+                        "Count",
+                        "Code",
+                        "Price",
+                        "In stock",
+                        "Short",
+                    ]
+            )
                 csv.WriteField(head);
             csv.EndRecord();
             foreach (var row in rows)
@@ -30,6 +45,10 @@ public static class ScheduleCsv
                 csv.WriteField(Told(row.Size.Depth));
                 csv.WriteField(Told(row.Size.Height));
                 csv.WriteField(row.Count);
+                csv.WriteField(row.Code);
+                csv.WriteField(row.Price);
+                csv.WriteField(row.Stock?.Has);
+                csv.WriteField(row.Stock?.Short);
                 csv.EndRecord();
             }
         }

@@ -140,8 +140,10 @@ public sealed class RaisedTests
         Assert.Contains("from 0 to 1500", sample.Refused(new SetParameters("d", ItemParameters.None.With("radius", 4000))).Message);
         sample.Do(new SetParameters("b", ItemParameters.None.With("bays", 400, 500)));
         Assert.Contains("add up", sample.Refused(new SetParameters("b", ItemParameters.None.With("bays", 400, 400))).Message);
-        Assert.Equal("bays", sample.Refused(new ResizeItem("b", 1200)).Field);
-        Assert.Equal(ItemParameters.None.With("bays", 400, 500), sample.Plan.Find<Item>("b")!.Parameters);
+        // Resized, its bays keep their shares: 4 to 5.
+        sample.Do(new ResizeItem("b", 1200));
+        Assert.Equal(ItemParameters.None.With("bays", 533.3, 666.7), sample.Plan.Find<Item>("b")!.Parameters);
+        Assert.Equal(2, sample.State.Items.Single(i => i.Item.Id == "b").Form.Symbol.Count(part => part.Role == SymbolRole.Solid));
     }
 
     [Fact]

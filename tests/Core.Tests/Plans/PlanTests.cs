@@ -1,4 +1,5 @@
 using CsCheck;
+using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Things;
 using Wellsedes.Core.Things.Columns;

@@ -33,7 +33,7 @@
   } from "./shellLive";
   import { thicknessOf } from "../plan/usual";
   import { shellThings } from "./shellThings";
-  import { placingAt } from "./tooling/placeItem";
+  import { placingAt, formPlaced } from "./tooling/placeItem";
   import { tooling } from "./tooling/tooling";
   import { tools } from "./tools.svelte";
   import ViewBar from "./ViewBar.svelte";
@@ -256,7 +256,7 @@
       ctx,
       view,
       ratio,
-      { item, view: {} as never, form: tool.entry.form, box: {} as Box },
+      { item, view: {} as never, form: formPlaced(plan, tool), box: {} as Box },
       "selected",
     );
     ctx.globalAlpha = 1;

@@ -67,14 +67,18 @@ export interface Painted {
 interface Paths {
   role: string;
   path: Path2D;
+  fine: boolean;
 }
+
+/** Pixels for a mm from which fine parts of symbols are painted: about 1:50 on a usual screen. */
+const finestScale = 0.06;
 
 const pathCache = new WeakMap<FormView, Paths[]>();
 
 function pathsOf(form: FormView): Paths[] {
   let paths = pathCache.get(form);
   if (!paths) {
-    paths = form.symbol.map((part) => ({ role: part.role, path: new Path2D(part.path) }));
+    paths = form.symbol.map((part) => ({ role: part.role, path: new Path2D(part.path), fine: part.fine }));
     pathCache.set(form, paths);
   }
   return paths;
@@ -347,7 +351,8 @@ export function paintItem(
     ctx.strokeRect(minX, minY, maxX - minX, maxY - minY);
     return;
   }
-  for (const { role, path } of pathsOf(form))
+  for (const { role, path, fine } of pathsOf(form)) {
+    if (fine && view.scale < finestScale) continue;
     switch (role) {
       case "Body":
       case "Seat":
@@ -378,6 +383,7 @@ export function paintItem(
         ctx.lineWidth = 0.8 * px;
         ctx.stroke(path);
     }
+  }
 }
 
 /** The label in the middle of an item and its count of seats, upright, when there is room for them. */

@@ -1,16 +1,32 @@
-import type { Aim, Certainty, CatalogueEntry, ChainSide, Thing, OpeningKind as Kind } from "../app/api";
+import type {
+  Aim,
+  Certainty,
+  CatalogueEntry,
+  ChainSide,
+  FormView,
+  Thing,
+  OpeningKind as Kind,
+} from "../app/api";
 import type { Point } from "./viewport";
 
 /** What a press on the plan does now. Selecting is the resting state, not a tool. */
 export type Tool =
   | { kind: "select" }
-  | { kind: "place"; entry: CatalogueEntry; rotation: number }
+  | { kind: "place"; entry: CatalogueEntry; form: FormView | null; rotation: number; size: SizeBought }
+  | { kind: "space"; done: (width: number, depth: number) => void }
   | { kind: "measure"; from: Point | null; to: Point | null }
   | { kind: "opening"; opening: OpeningChoice }
   | { kind: "chain"; chain: Chain }
   | { kind: "thing"; thing: Thing }
   | { kind: "points"; asked: PointsAsked }
   | { kind: "crop"; backingId: string };
+
+/** The size in mm of the thing that was bought, where it is not the usual one. */
+export interface SizeBought {
+  width?: number;
+  depth?: number;
+  height?: number;
+}
 
 export interface OpeningChoice {
   kind: Kind;

@@ -6,6 +6,10 @@ export class NearBy {
   list = $state.raw<Near[]>([]);
   /** The walls either side of one thing. */
   walls = $state.raw<WallAhead[]>([]);
+  /** What is said where one thing does not fit where it is; "" where it does. */
+  unfit = $state("");
+  /** The move to the nearest place where it does. */
+  fitMove = $state.raw<{ x: number; y: number } | null>(null);
   private readonly asked = new Asked();
 
   async renew(ids: string[], ask: (ids: string[]) => Promise<NearView | undefined>) {
@@ -14,5 +18,7 @@ export class NearBy {
     if (!newest()) return;
     this.list = answer?.near ?? [];
     this.walls = answer?.walls ?? [];
+    this.unfit = answer?.unfit ?? "";
+    this.fitMove = (answer?.fitMove as { x: number; y: number } | null | undefined) ?? null;
   }
 }

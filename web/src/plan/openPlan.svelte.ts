@@ -34,6 +34,7 @@ import { Asked } from "./asked";
 import { Doing, type Refusal } from "./doing.svelte";
 import { LiveLink } from "./live";
 import { NearBy } from "./nearBy.svelte";
+import { Placeable } from "./placeable.svelte";
 
 export type Stage = "shell" | "furnish" | "prove" | "issue";
 
@@ -65,6 +66,8 @@ export class OpenPlan {
   /** The answer to the newest probe while a hand is moving. */
   probe = $state.raw<ProbeView | null>(null);
   private readonly nearBy = new NearBy();
+  /** What can be placed on it. */
+  readonly placeable = new Placeable(this);
   finding = $state<string | null>(null);
   route = $state.raw<{ x: number; y: number }[]>([]);
   /** Counts content changes, so that the canvas knows when to paint anew. */
@@ -138,6 +141,13 @@ export class OpenPlan {
   /** Clear distances from what is selected to what is near it. */
   get near() {
     return this.nearBy.list;
+  }
+  /** What is said where what is selected does not fit; "" where it does. */
+  get unfit() {
+    return this.nearBy.unfit;
+  }
+  get fitMove() {
+    return this.nearBy.fitMove;
   }
   /** The walls either side of what is selected. */
   get wallsAround() {

@@ -8,7 +8,12 @@ using Wellsedes.Server.Features.Plans;
 namespace Wellsedes.Server.Features.Catalogue;
 
 /// <param name="Round">Whether its width is a diameter, and its depth the same.</param>
-public sealed record CatalogueEntry(CatalogueItem Item, FormView Form, bool Round);
+/// <param name="MadeOf">What one of it is made of: "20 panels"; "" for single things.</param>
+public sealed record CatalogueEntry(CatalogueItem Item, bool Round, string MadeOf)
+{
+    public static CatalogueEntry Of(CatalogueItem item) =>
+        new(item, item.IsRound, FormMaker.Find(item.Maker).MadeOf?.Invoke(item.Size, MakerParameters.Of(item, null)) ?? "");
+}
 
 public sealed record CatalogueView(
     CatalogueEntry[] Items,
@@ -32,7 +37,7 @@ public static class CatalogueEndpoints
                 "/catalogue",
                 () =>
                     new CatalogueView(
-                        [.. Shipped.Library.Catalogue.Items.Select(EntryOf)],
+                        [.. Shipped.Library.Catalogue.Items.Select(CatalogueEntry.Of)],
                         [.. HouseRules.All],
                         [.. Papers.All],
                         [.. Scales.Metric],
@@ -47,13 +52,4 @@ public static class CatalogueEndpoints
                     )
             )
             .WithName("getCatalogue");
-
-    public static CatalogueEntry EntryOf(CatalogueItem item)
-    {
-        var depth = HouseRules.OccupiedChair.Value;
-        var chair = item.Chair is { } key && Shipped.Library.Catalogue.Find(key) is { } found ? found.Size : default;
-        return new CatalogueEntry(item, FormView.Of(Forms.FormOf(item, item.Size, item.Seats, chair, depth), depth), item.IsRound);
-    }
-
-    private static readonly ItemForms Forms = new();
 }

@@ -90,18 +90,15 @@ public static class LibraryEndpoints
         CancellationToken cancel
     ) => TakeOutAsync(projectId, key, RulePrefix + key, person, context, cancel);
 
-    private static async Task<LibraryItem[]> ListAsync(Guid projectId, WellsedesContext context, CancellationToken cancel)
-    {
-        return
-        [
-            .. (await NowAsync(projectId, false, context, cancel))
-                .Select(change => new LibraryItem(
-                    JsonSerializer.Deserialize<CatalogueItem>(change.Content!, PlanJson.Options)!,
-                    change.Revision
-                ))
-                .OrderBy(item => item.Item.Name, StringComparer.OrdinalIgnoreCase),
-        ];
-    }
+    private static async Task<LibraryItem[]> ListAsync(Guid projectId, WellsedesContext context, CancellationToken cancel) =>
+        [.. (await ItemsAsync(projectId, context, cancel)).OrderBy(item => item.Item.Name, StringComparer.OrdinalIgnoreCase)];
+
+    /// <summary>The own items of a project as its library has them now.</summary>
+    internal static async Task<IEnumerable<LibraryItem>> ItemsAsync(Guid projectId, WellsedesContext context, CancellationToken cancel) =>
+        (await NowAsync(projectId, false, context, cancel)).Select(change => new LibraryItem(
+            JsonSerializer.Deserialize<CatalogueItem>(change.Content!, PlanJson.Options)!,
+            change.Revision
+        ));
 
     private static async Task<Results<Ok<LibraryItem>, ProblemHttpResult>> PutAsync(
         Guid projectId,

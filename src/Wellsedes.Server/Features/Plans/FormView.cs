@@ -3,7 +3,8 @@ using Wellsedes.Core.Geometry;
 
 namespace Wellsedes.Server.Features.Plans;
 
-public sealed record SymbolView(SymbolRole Role, string Path);
+/// <param name="Fine">Painted only where the scale leaves room for it.</param>
+public sealed record SymbolView(SymbolRole Role, string Path, bool Fine);
 
 /// <summary>A form as the client paints and picks it, in the item's own coordinates (mm, y up).</summary>
 /// <param name="Outlines">Polygons of solids and occupied chairs, for picking.</param>
@@ -15,7 +16,7 @@ public sealed record FormView(SymbolView[] Symbol, Point[][] Outlines, double[] 
         Convex[] shapes = [.. form.Solids, .. form.Seats.Where(seat => seat.AtTable).Select(seat => seat.Zone(occupiedDepth))];
         var box = shapes.Aggregate(Bounds.Empty, (sum, shape) => sum.Including(shape.Bounds));
         return new FormView(
-            [.. form.Symbol.Select(part => new SymbolView(part.Role, part.Path.ToPathData()))],
+            [.. form.Symbol.Select(part => new SymbolView(part.Role, part.Path.ToPathData(), part.Fine))],
             [.. shapes.Select(shape => shape.Outline(5))],
             [box.MinX, box.MinY, box.MaxX, box.MaxY],
             form.FrontMark,

@@ -26,7 +26,9 @@ public sealed record ItemView(
 );
 
 /// <summary>A parameter of an item's maker and what it is now: one figure or a list, in mm.</summary>
-public sealed record ItemParameterView(string Key, string Label, bool IsList, double[] Value);
+/// <param name="IsCount">Whether it counts or numbers things instead of measuring.</param>
+/// <param name="Choices">What its numbers stand for, from 1; empty where they are plain.</param>
+public sealed record ItemParameterView(string Key, string Label, bool IsList, bool IsCount, string[] Choices, double[] Value);
 
 /// <summary>A room as found; Id is of an entity only when it is named.</summary>
 public sealed record RoomView(
@@ -286,8 +288,10 @@ public sealed record EditRequest(long BaseRevision, Edit Edit, string? LevelId =
 /// <param name="Note">What else there is to say of it; "" for nothing.</param>
 public sealed record EditDone(ChangedView Changed, UndoView Undo, string Label, string Note = "");
 
-/// <summary>What is near something, and the clear distances to the walls either side of it.</summary>
-public sealed record NearView(ImmutableArray<NearDistance> Near, ImmutableArray<WallAhead> Walls)
+/// <summary>What is near something, the clear distances to the walls either side of it, and whether it fits where it is.</summary>
+/// <param name="Unfit">What is said where it does not fit: by how much, and where the nearest place is; "" where it fits.</param>
+/// <param name="FitMove">The move to that place; null where none was found or none is needed.</param>
+public sealed record NearView(ImmutableArray<NearDistance> Near, ImmutableArray<WallAhead> Walls, string Unfit = "", Point? FitMove = null)
 {
     public static NearView None { get; } = new([], []);
 }
@@ -318,11 +322,14 @@ internal static class ItemViews
         [
             .. FormMaker
                 .Find(kind.Maker)
-                .Parameters.Select(p => new ItemParameterView(
-                    p.Key,
-                    p.Label,
-                    p.IsList,
-                    [.. item.Parameters?.List(p.Key) is { IsEmpty: false } own ? own : p.Usual]
+                .Parameters.Zip(MakerParameters.Of(kind, item.Parameters).Values)
+                .Select(p => new ItemParameterView(
+                    p.First.Key,
+                    p.First.Label,
+                    p.First.IsList,
+                    p.First.IsCount,
+                    [.. p.First.Choices],
+                    [.. p.Second]
                 )),
         ];
         var values = string.Join(
@@ -342,7 +349,7 @@ internal static class ItemViews
             size.Width,
             size.Depth,
             size.Height,
-            kind.MostSeats,
+            TableSizes.MostSeatsAt(kind, size),
             parameters
         );
         return (view, key, form);

@@ -92,7 +92,10 @@ public sealed record PublishedPlan(
         if (Fault is not null)
             return NearView.None;
         var state = State(schemeId, levelId);
-        return new NearView(Planner.NearTo(state, ids), ids.Count == 1 ? Planner.WallsAroundOf(state, ids.First()) : []);
+        if (ids.Count != 1)
+            return new NearView(Planner.NearTo(state, ids), []);
+        var (unfit, move) = Planner.FitOf(state, ids.First());
+        return new NearView(Planner.NearTo(state, ids), Planner.WallsAroundOf(state, ids.First()), unfit, move);
     }
 
     /// <summary>The line of a finding's way.</summary>

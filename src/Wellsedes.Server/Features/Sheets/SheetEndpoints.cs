@@ -211,7 +211,7 @@ public static class SheetEndpoints
     }
 
     private static byte[] ScheduleOf(Made made) =>
-        ScheduleCsv.Write(Schedule.Of(made.State.Items, made.State.Plan), made.State.Plan.Details.Units);
+        ScheduleCsv.Write(Schedule.Of(made.State.Items, made.State.Plan, made.State.Tally.Stock), made.State.Plan.Details.Units);
 
     /// <summary>The sheet as it is now; null when the plan has no such sheet.</summary>
     private static async Task<Made?> MakeAsync(

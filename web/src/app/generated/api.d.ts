@@ -308,6 +308,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/{planId}/catalogue": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["searchCatalogue"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{planId}/forms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["catalogueForms"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{planId}/form": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["formAtSize"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{planId}/foresight": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["foresee"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/figures": {
         parameters: {
             query?: never;
@@ -816,8 +880,8 @@ export interface components {
         };
         CatalogueEntry: {
             item: components["schemas"]["CatalogueItem"];
-            form: components["schemas"]["FormView"];
             round: boolean;
+            madeOf: string;
         };
         CatalogueItem: {
             key: string;
@@ -844,9 +908,37 @@ export interface components {
              * @default 0
              */
             parts: number;
+            /** @default  */
+            subKind: string;
+            /** @default  */
+            words: string;
+            /** @default  */
+            settings: string;
+            /** @default  */
+            reference: string;
+            usualPlace?: components["schemas"]["UsualPlace"];
+            /**
+             * Format: double
+             * @default 0
+             */
+            elevation: number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            outlets: number;
+            parameters?: unknown;
+            /** @default false */
+            isFixed: boolean;
+            /** Format: double */
+            price?: null | number;
+            /** @default  */
+            supplierCode: string;
+            /** @default  */
+            likeKey: string;
         };
         /** @enum {unknown} */
-        CatalogueKind: "Tables" | "Seats" | "Desks" | "Lounge" | "Storage" | "Staging" | "Serving" | "Screens";
+        CatalogueKind: "Tables" | "Seats" | "Desks" | "Lounge" | "Storage" | "Staging" | "Serving" | "Screens" | "Panels" | "Beds" | "Kitchen" | "Bathroom" | "Appliances" | "Equipment" | "OnTables" | "OnWalls" | "Outdoors" | "Care" | "Floors" | "Figures";
         CatalogueView: {
             items: components["schemas"]["CatalogueEntry"][];
             houseRules: components["schemas"]["SourcedValue"][];
@@ -924,7 +1016,7 @@ export interface components {
             /** Format: date-time */
             deletedAt: string;
         };
-        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveBoundary"] | components["schemas"]["EditMoveBoundaryEnd"] | components["schemas"]["EditSetBoundaryLength"] | components["schemas"]["EditBowBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditPutFromWall"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRelease"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"];
+        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveBoundary"] | components["schemas"]["EditMoveBoundaryEnd"] | components["schemas"]["EditSetBoundaryLength"] | components["schemas"]["EditBowBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditPutFromWall"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRelease"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"] | components["schemas"]["EditSetStock"] | components["schemas"]["EditChangeKind"] | components["schemas"]["EditKeepAsOwn"] | components["schemas"]["EditSeatDiners"];
         EditAddScheme: {
             /** @enum {string} */
             do?: "add-scheme";
@@ -953,6 +1045,15 @@ export interface components {
             do?: "bow-wall";
             id: string;
             through: components["schemas"]["Point"];
+            sure?: boolean;
+        };
+        EditChangeKind: {
+            /** @enum {string} */
+            do?: "change-kind";
+            schemeId: string;
+            from: string;
+            to: string;
+            ids: string[];
             sure?: boolean;
         };
         EditChangeWalls: {
@@ -1046,6 +1147,22 @@ export interface components {
             do?: "join-walls";
             id: string;
             otherId: string;
+            sure?: boolean;
+        };
+        EditKeepAsOwn: {
+            /** @enum {string} */
+            do?: "keep-as-own";
+            itemId: string;
+            ownId: string;
+            name: string;
+            /** @default  */
+            supplierCode: string;
+            /** Format: double */
+            price?: null | number;
+            /** @default false */
+            isFixed: boolean;
+            /** @default false */
+            everywhere: boolean;
             sure?: boolean;
         };
         EditKeepMeasure: {
@@ -1232,6 +1349,13 @@ export interface components {
             /** @default false */
             setAside: boolean;
             seats?: null | components["schemas"]["SeatsBySide"];
+            /** Format: double */
+            width?: null | number;
+            /** Format: double */
+            depth?: null | number;
+            /** Format: double */
+            height?: null | number;
+            parameters?: unknown;
             sure?: boolean;
         };
         EditPutBacking: {
@@ -1402,6 +1526,14 @@ export interface components {
             paperWidth?: null | number;
             sure?: boolean;
         };
+        EditSeatDiners: {
+            /** @enum {string} */
+            do?: "seat-diners";
+            id: string;
+            /** Format: int32 */
+            diners: number;
+            sure?: boolean;
+        };
         EditSeatOpening: {
             /** @enum {string} */
             do?: "seat-opening";
@@ -1509,6 +1641,14 @@ export interface components {
             sheet: components["schemas"]["SheetSettings"];
             sure?: boolean;
         };
+        EditSetStock: {
+            /** @enum {string} */
+            do?: "set-stock";
+            catalogue: string;
+            /** Format: int32 */
+            count?: null | number;
+            sure?: boolean;
+        };
         EditSetWallLength: {
             /** @enum {string} */
             do?: "set-wall-length";
@@ -1538,7 +1678,7 @@ export interface components {
             newId: string;
             sure?: boolean;
         };
-        Entity: components["schemas"]["EntityPlanDetails"] | components["schemas"]["EntityLevel"] | components["schemas"]["EntityRoom"] | components["schemas"]["EntityWall"] | components["schemas"]["EntityOpening"] | components["schemas"]["EntityWallType"] | components["schemas"]["EntityBoundary"] | components["schemas"]["EntitySettingOutLine"] | components["schemas"]["EntityBacking"] | components["schemas"]["EntityScheme"] | components["schemas"]["EntityBrief"] | components["schemas"]["EntityChecks"] | components["schemas"]["EntitySheetSettings"] | components["schemas"]["EntityItem"] | components["schemas"]["EntityRepeat"] | components["schemas"]["EntityOwnItem"] | components["schemas"]["EntityOwnRule"] | components["schemas"]["EntityDimension"] | components["schemas"]["EntityColumn"] | components["schemas"]["EntityKeepClear"] | components["schemas"]["EntityFlight"] | components["schemas"]["EntityPlatform"] | components["schemas"]["EntityFitting"] | components["schemas"]["EntityLowCeiling"] | components["schemas"]["EntityZone"] | components["schemas"]["EntityMark"];
+        Entity: components["schemas"]["EntityPlanDetails"] | components["schemas"]["EntityLevel"] | components["schemas"]["EntityRoom"] | components["schemas"]["EntityWall"] | components["schemas"]["EntityOpening"] | components["schemas"]["EntityWallType"] | components["schemas"]["EntityBoundary"] | components["schemas"]["EntitySettingOutLine"] | components["schemas"]["EntityBacking"] | components["schemas"]["EntityScheme"] | components["schemas"]["EntityBrief"] | components["schemas"]["EntityChecks"] | components["schemas"]["EntitySheetSettings"] | components["schemas"]["EntityItem"] | components["schemas"]["EntityRepeat"] | components["schemas"]["EntityOwnItem"] | components["schemas"]["EntityOwnRule"] | components["schemas"]["EntityHouseStock"] | components["schemas"]["EntityDimension"] | components["schemas"]["EntityColumn"] | components["schemas"]["EntityKeepClear"] | components["schemas"]["EntityFlight"] | components["schemas"]["EntityPlatform"] | components["schemas"]["EntityFitting"] | components["schemas"]["EntityLowCeiling"] | components["schemas"]["EntityZone"] | components["schemas"]["EntityMark"];
         EntityAfter: {
             id: string;
             after?: null | components["schemas"]["Entity"];
@@ -1710,6 +1850,14 @@ export interface components {
             depth: number;
             /** @default false */
             locked: boolean;
+            id: string;
+        };
+        EntityHouseStock: {
+            /** @enum {string} */
+            type?: "stock";
+            catalogue: string;
+            /** Format: int32 */
+            count: number;
             id: string;
         };
         EntityItem: {
@@ -2101,6 +2249,16 @@ export interface components {
         FittingKind: "Counter" | "Toilet" | "Basin" | "Sink" | "Bath" | "Shower" | "Radiator" | "Shaft" | "Socket" | "DataPoint" | "WaterPoint";
         /** @enum {unknown} */
         FlightKind: "Stair" | "Ramp";
+        Foresight: {
+            problem: null | components["schemas"]["Problem"];
+            /** Format: int32 */
+            changed: number;
+            /** Format: int32 */
+            seatsBefore: number;
+            /** Format: int32 */
+            seatsAfter: number;
+            noLongerFit: string[];
+        };
         FormView: {
             symbol: components["schemas"]["SymbolView"][];
             outlines: components["schemas"]["Point"][][];
@@ -2122,6 +2280,8 @@ export interface components {
             key: string;
             label: string;
             isList: boolean;
+            isCount: boolean;
+            choices: string[];
             value: number[];
         };
         ItemParameters: unknown;
@@ -2239,6 +2399,9 @@ export interface components {
         NearView: {
             near: components["schemas"]["NearDistance"][];
             walls: components["schemas"]["WallAhead"][];
+            /** @default  */
+            unfit: string;
+            fitMove?: null | components["schemas"]["Point"];
         };
         NewMember: {
             email: string;
@@ -2631,6 +2794,16 @@ export interface components {
         };
         /** @enum {unknown} */
         Stays: "Start" | "End" | "Middle";
+        StockUse: {
+            catalogue: string;
+            name: string;
+            /** Format: int32 */
+            used: number;
+            /** Format: int32 */
+            has: number;
+            /** Format: int32 */
+            short?: number;
+        };
         Survey: {
             name: string;
             note: string;
@@ -2646,6 +2819,7 @@ export interface components {
         SymbolView: {
             role: components["schemas"]["SymbolRole"];
             path: string;
+            fine: boolean;
         };
         Tally: {
             /** Format: int32 */
@@ -2671,6 +2845,7 @@ export interface components {
             /** Format: double */
             areaPerSeatAsked: null | number;
             narrowest: null | components["schemas"]["NarrowestWalkway"];
+            stock?: components["schemas"]["StockUse"][];
         };
         TallyLine: {
             name: string;
@@ -2769,6 +2944,11 @@ export interface components {
             /** Format: double */
             gap: number;
         };
+        /**
+         * @default Floor
+         * @enum {unknown}
+         */
+        UsualPlace: "Floor" | "OnTop" | "OnWall";
         UsualSizes: {
             units: components["schemas"]["UnitSystem"];
             /** Format: double */
@@ -3364,6 +3544,118 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CatalogueView"];
+                };
+            };
+        };
+    };
+    searchCatalogue: {
+        parameters: {
+            query?: {
+                text?: string;
+            };
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
+                };
+            };
+        };
+    };
+    catalogueForms: {
+        parameters: {
+            query: {
+                key: string[];
+            };
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: components["schemas"]["FormView"];
+                    };
+                };
+            };
+        };
+    };
+    formAtSize: {
+        parameters: {
+            query: {
+                key: string;
+                width?: number;
+                depth?: number;
+                height?: number;
+            };
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    foresee: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EditRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Foresight"];
                 };
             };
         };

@@ -1,4 +1,5 @@
-import type { Edit, Item } from "../../app/api";
+import type { Edit, FormView, Item } from "../../app/api";
+import { boxForm } from "../../plan/placeable.svelte";
 import { tools } from "../tools.svelte";
 import type { Hand, Table } from "../gestures/gesture";
 import type { Tooling, ToolOf } from "./tooling";
@@ -15,6 +16,7 @@ function edit(table: Table, tool: ToolOf<"place">, hand: Hand, id: string) {
     rotation: tool.rotation,
     catch: hand.free ? 0 : table.catchDistance(),
     setAside: false,
+    ...tool.size,
   } satisfies Edit;
 }
 
@@ -28,11 +30,20 @@ export const placeItem: Tooling<ToolOf<"place">> = {
     const id = plan.newId("item");
     if (!hand.more) tools.rest();
     plan.stopAsking();
-    void plan.do(edit(table, tool, hand, id)).then((done) => {
-      if (done) plan.select([id]);
-    });
+    const placing = edit(table, tool, hand, id);
+    plan.placeable.recent.add(placing.catalogue);
+    void plan.placeable
+      .bringIn(placing.catalogue)
+      .then((there) => there && plan.do(placing))
+      .then((done) => {
+        if (done) plan.select([id]);
+      });
   },
 };
+
+/** How what is being placed looks: at the size that was typed, else at its usual one; a box until that is known. */
+export const formPlaced = ({ placeable }: Table["plan"], { entry, form }: ToolOf<"place">): FormView =>
+  form ?? placeable.form(entry.item.key) ?? boxForm(entry.item.size);
 
 /** Where the item that is being placed would come to stand. */
 export function placingAt(table: Table, tool: ToolOf<"place">, hand: Hand): Item {

@@ -3,6 +3,7 @@ import { tools, type Tool } from "../tools.svelte";
 import { askPoints } from "./askPoints";
 import { cropBacking } from "./cropBacking";
 import { drawChain } from "./drawChain";
+import { freeSpace } from "./freeSpace";
 import { measure } from "./measure";
 import { placeItem } from "./placeItem";
 import { putThing } from "./putThing";
@@ -27,6 +28,7 @@ const all: { [K in Exclude<Tool["kind"], "select">]: Tooling<ToolOf<K>> } = {
   points: askPoints,
   thing: putThing,
   crop: cropBacking,
+  space: freeSpace,
 };
 
 /** The tool at hand with what it does; null while nothing is drawn or placed. */

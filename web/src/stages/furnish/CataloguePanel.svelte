@@ -1,29 +1,40 @@
 <script lang="ts">
+  import { Star } from "@lucide/svelte";
   import type { CatalogueEntry } from "../../app/api";
   import { tools } from "../../canvas/tools.svelte";
   import LongList from "../../parts/LongList.svelte";
+  import Select from "../../parts/Select.svelte";
   import SymbolPicture from "../../parts/SymbolPicture.svelte";
   import { writeLength } from "../../plan/figures";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import ThingButtons from "../../things/ThingButtons.svelte";
+  import ExchangePanel from "./ExchangePanel.svelte";
+  import PlacingPanel from "./PlacingPanel.svelte";
+  import { dragOntoPlan, factsOf, kindNames } from "./catalogue";
 
   let { plan }: { plan: OpenPlan } = $props();
 
-  const all = $derived(plan.catalogue?.items ?? []);
-  const kinds = $derived([...new Set(all.map((entry) => entry.item.kind))]);
-  let kind = $state<string | null>("Tables");
-  let search = $state("");
-
-  const shown = $derived.by(() => {
-    const words = search.toLowerCase().split(/\s+/).filter(Boolean);
-    return all.filter((entry) =>
-      words.length
-        ? words.every((word) =>
-            `${entry.item.name} ${entry.item.kind} ${entry.item.size.width}`.toLowerCase().includes(word),
-          )
-        : !kind || entry.item.kind === kind,
-    );
+  const placeable = $derived(plan.placeable);
+  $effect(() => {
+    void plan.placeable.openLibrary();
   });
+
+  let kind = $state("Tables");
+  let setting = $state("");
+  let group = $state<"" | "used" | "recent" | "favourites" | "own">("");
+  let search = $state("");
+  const settings = [
+    "office",
+    "venue",
+    "home",
+    "kitchen",
+    "bathroom",
+    "classroom",
+    "small spaces",
+    "outdoors",
+    "care",
+  ];
+
   const counts = $derived.by(() => {
     // eslint-disable-next-line svelte/prefer-svelte-reactivity
     const found = new Map<string, number>();
@@ -31,62 +42,69 @@
       if (!item.setAside) found.set(item.catalogue, (found.get(item.catalogue) ?? 0) + 1);
     return found;
   });
+  const stock = $derived(new Map((plan.figures?.tally.stock ?? []).map((use) => [use.catalogue, use])));
 
-  function facts({ item, round }: CatalogueEntry) {
-    const { width, depth } = item.size as { width: number; depth: number };
-    const size = round
-      ? `Ø ${writeLength(width, plan.units)}`
-      : `${writeLength(width, plan.units)} × ${writeLength(depth, plan.units)}`;
-    const p = item.seats ?? {};
-    const seats = (p.around ?? 0) + (p.front ?? 0) + (p.back ?? 0) + (p.left ?? 0) + (p.right ?? 0);
-    return seats
-      ? `${size} · ${seats}${item.mostSeats > seats ? ` to ${item.mostSeats}` : ""} ${item.mostSeats === 1 ? "seat" : "seats"}`
-      : size;
+  /** The whole catalogue, or one of its groups: what is used here, what was placed lately, what somebody likes, what is one's own. */
+  const grouped = $derived.by(() => {
+    const byKeys = (keys: Iterable<string>) =>
+      [...keys].map((key) => placeable.entry(key)).filter((e): e is CatalogueEntry => !!e);
+    return group === "used"
+      ? byKeys(counts.keys())
+      : group === "recent"
+        ? byKeys(placeable.recent.keys)
+        : group === "favourites"
+          ? byKeys(placeable.favourites.keys)
+          : group === "own"
+            ? [...placeable.own.values()]
+            : placeable.all;
+  });
+  const answers = $derived(placeable.found && search.trim() ? placeable.found : null);
+  const entries = $derived.by(() => {
+    if (answers) {
+      const among = new Set(grouped.map((entry) => entry.item.key));
+      return answers
+        .filter((key) => among.has(key))
+        .map((key) => placeable.entry(key)!)
+        .filter((entry) => fits(entry));
+    }
+    return grouped.filter((entry) => (group || !kind || entry.item.kind === kind) && fits(entry));
+  });
+  const fits = (entry: CatalogueEntry) => !setting || (entry.item.settings ?? "").includes(setting);
+
+  /** Entries under what they are told apart by, where a kind is shown in its order. */
+  type Row = { head: string; entry?: undefined } | { head?: undefined; entry: CatalogueEntry };
+  const rows = $derived.by(() => {
+    const all: Row[] = [];
+    let before = "";
+    for (const entry of entries) {
+      const head = entry.item.subKind ?? "";
+      if (!answers && group !== "recent" && head && head !== before) all.push({ head });
+      before = head;
+      all.push({ entry });
+    }
+    return all;
+  });
+  const kinds = $derived([...new Set((plan.catalogue?.items ?? []).map((entry) => entry.item.kind))]);
+
+  function look(text: string) {
+    search = text;
+    void placeable.search(text);
   }
 
   function take(entry: CatalogueEntry) {
-    if (!plan.canEdit) return;
+    if (!plan.canEdit || placeable.exchanged) return;
     plan.select([]);
-    tools.tool = { kind: "place", entry, rotation: 0 };
+    tools.tool = { kind: "place", entry, form: null, rotation: 0, size: {} };
   }
 
-  /** Dragging an entry onto the plan takes it along; letting go there puts it down. */
-  function drag(event: PointerEvent, entry: CatalogueEntry) {
-    if (event.button !== 0 || !plan.canEdit) return;
-    const start = { x: event.clientX, y: event.clientY };
-    const row = event.currentTarget as HTMLElement;
-    const move = (e: PointerEvent) => {
-      if (tools.tool.kind !== "place" && Math.hypot(e.clientX - start.x, e.clientY - start.y) > 6)
-        take(entry);
-      const host = document.querySelector("[data-testid=plan]");
-      if (tools.tool.kind === "place" && e.target !== host)
-        host?.dispatchEvent(
-          new PointerEvent("pointermove", {
-            bubbles: true,
-            clientX: e.clientX,
-            clientY: e.clientY,
-          }),
-        );
+  function pickSpace() {
+    tools.tool = {
+      kind: "space",
+      done: (width, depth) =>
+        look(
+          `${search.replace(/\s*fits .*$/, "")} fits ${writeLength(width, plan.units)} x ${writeLength(depth, plan.units)}`.trim(),
+        ),
     };
-    const up = (e: PointerEvent) => {
-      removeEventListener("pointermove", move);
-      removeEventListener("pointerup", up);
-      const host = document.querySelector("[data-testid=plan]");
-      const over = document.elementFromPoint(e.clientX, e.clientY);
-      if (tools.tool.kind === "place" && host && over && host.contains(over))
-        host.dispatchEvent(
-          new PointerEvent("pointerdown", {
-            bubbles: true,
-            clientX: e.clientX,
-            clientY: e.clientY,
-            button: 0,
-            shiftKey: e.shiftKey,
-          }),
-        );
-    };
-    row.releasePointerCapture?.(event.pointerId);
-    addEventListener("pointermove", move);
-    addEventListener("pointerup", up);
   }
 </script>
 
@@ -97,55 +115,115 @@
     <input
       id="catalogue-search"
       class="w-full outline-none"
-      placeholder="Search {all.length} items ( / )"
-      bind:value={search}
+      placeholder="Search {placeable.all.length} items ( / )"
+      title="A word, a size, seats, a bound: desk 1400, 8 seats, under 600 deep, fits 1800 x 900"
+      bind:value={() => search, (text) => look(text)}
     />
   </label>
-  <div class="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="Kinds">
-    {#each kinds as name (name)}
+  <div class="mt-2 flex gap-1.5">
+    <Select
+      label="Kind"
+      class="field flex-1"
+      options={[["", "All kinds"], ...kinds.map((name) => [name, kindNames[name] ?? name] as const)]}
+      bind:value={
+        () => (search.trim() || group ? "" : kind), (next) => ((kind = next), (group = ""), look(""))
+      }
+    />
+    <Select
+      label="For"
+      class="field flex-1"
+      options={[
+        ["", "Everywhere"],
+        ...settings.map((name) => [name, name[0]!.toUpperCase() + name.slice(1)] as const),
+      ]}
+      bind:value={setting}
+    />
+  </div>
+  <div class="mt-1.5 flex flex-wrap gap-1" role="group" aria-label="Of these">
+    {#each [["used", "Used"], ["recent", "Recent"], ["favourites", "Liked"], ["own", "Own"]] as const as [key, name] (key)}
       <button
-        class="pill"
-        aria-pressed={!search && kind === name}
-        onclick={() => ((kind = name), (search = ""))}>{name}</button
+        class="pill h-6 px-2"
+        aria-pressed={group === key}
+        onclick={() => (group = group === key ? "" : key)}>{name}</button
       >
     {/each}
+    <button
+      class="pill h-6 px-2"
+      title="Drag a box over a free part of the plan: what fits it is found"
+      aria-pressed={tools.tool.kind === "space"}
+      onclick={() => (tools.tool.kind === "space" ? tools.rest() : pickSpace())}>Fit a space</button
+    >
   </div>
 </div>
+{#if placeable.exchanged}<ExchangePanel {plan} />{/if}
 <LongList
   label="Catalogue items"
   class="min-h-0 flex-1 border-t border-edge"
-  items={shown}
-  keyOf={(entry) => entry.item.key}
+  items={rows}
+  keyOf={(row) => row.entry?.item.key ?? `head ${row.head}`}
 >
-  {#snippet row(entry)}
-    {@const chosen = tools.tool.kind === "place" && tools.tool.entry === entry}
-    <button
-      class="flex w-full items-center gap-3 border-b border-edge px-3.5 py-1.5 text-left hover:bg-moss-wash disabled:opacity-60 {chosen
-        ? 'bg-moss-wash'
-        : ''}"
-      disabled={!plan.canEdit}
-      title="{entry.item.name}: {entry.item.source.title}; from memory"
-      onpointerdown={(e) => drag(e, entry)}
-      onclick={(e) => {
-        take(entry);
-        // A click without a pointer comes from the keyboard: it goes into the middle of the view.
-        if (e.detail === 0) tools.inMiddle();
-      }}
-    >
-      <SymbolPicture form={entry.form} />
-      <span class="min-w-0 flex-1">
-        <span class="block font-semibold">{entry.item.name}</span>
-        <span class="font-figure block text-[12px] text-soft">{facts(entry)}</span>
-      </span>
-      {#if counts.get(entry.item.key)}
-        <span class="text-[12px] font-semibold text-soft" title="Placed">{counts.get(entry.item.key)}</span>
-      {/if}
-    </button>
+  {#snippet row({ head, entry })}
+    {#if entry}
+      {@const { item } = entry}
+      {@const chosen = tools.tool.kind === "place" && tools.tool.entry.item.key === item.key}
+      {@const form = placeable.form(item.key)}
+      {@const use = stock.get(item.key)}
+      <div class="group relative border-b border-edge hover:bg-moss-wash {chosen ? 'bg-moss-wash' : ''}">
+        <button
+          class="flex w-full items-center gap-3 py-1.5 pr-9 pl-3.5 text-left disabled:opacity-60"
+          disabled={!plan.canEdit}
+          title="{item.name}: {item.source.title}; from memory"
+          onpointerdown={(e) => plan.canEdit && !placeable.exchanged && dragOntoPlan(e, () => take(entry))}
+          onclick={(e) => {
+            if (placeable.exchanged) return void placeable.become(item.key);
+            take(entry);
+            // A click without a pointer comes from the keyboard: it goes into the middle of the view.
+            if (e.detail === 0) tools.inMiddle();
+          }}
+        >
+          {#if form}<SymbolPicture {form} />{:else}<span class="size-11"></span>{/if}
+          <span class="min-w-0 flex-1">
+            <span class="block font-semibold">{item.name}</span>
+            <span class="font-figure block text-[12px] text-soft">{factsOf(entry, plan.units)}</span>
+            {#if use}
+              <span class="block text-[12px] {use.short ? 'font-semibold text-must' : 'text-soft'}"
+                >{use.used} of {use.has} in stock{use.short ? `, ${use.short} short` : ""}</span
+              >
+            {/if}
+          </span>
+          {#if counts.get(item.key)}
+            <span class="text-[12px] font-semibold text-soft" title="Placed">{counts.get(item.key)}</span>
+          {/if}
+        </button>
+        <button
+          class="absolute top-1/2 right-1.5 grid size-6 -translate-y-1/2 place-items-center rounded {placeable.favourites.keys.has(
+            item.key,
+          )
+            ? 'text-brass'
+            : 'text-faint opacity-0 group-hover:opacity-100 focus-visible:opacity-100'}"
+          aria-label="Like {item.name}"
+          aria-pressed={placeable.favourites.keys.has(item.key)}
+          onclick={() => placeable.favourites.toggle(item.key)}
+          ><Star size={14} fill={placeable.favourites.keys.has(item.key) ? "currentColor" : "none"} /></button
+        >
+      </div>
+    {:else}
+      <h3 class="heading px-3.5 pt-2.5 pb-1">{head}</h3>
+    {/if}
   {/snippet}
   {#snippet empty()}
-    <p class="p-3.5 text-soft">Nothing is called that. Try a shorter word.</p>
+    <p class="p-3.5 text-soft">
+      {search.trim()
+        ? "Nothing answers to that. Try fewer words, or another size."
+        : group === "favourites"
+          ? "Nothing is liked yet: press the star of an entry."
+          : group === "own"
+            ? "No own items yet: give a placed item its size and keep it under a name."
+            : "Nothing here yet."}
+    </p>
   {/snippet}
 </LongList>
+{#if tools.tool.kind === "place"}<PlacingPanel {plan} tool={tools.tool} />{/if}
 <div class="flex items-center gap-1.5 border-t border-edge p-3.5">
   <span class="mr-auto text-soft">On the plan</span>
   <ThingButtons {plan} stage="Furnish" />

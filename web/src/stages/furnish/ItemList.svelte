@@ -1,37 +1,64 @@
 <script lang="ts">
+  import { ChevronDown, ChevronRight } from "@lucide/svelte";
+  import { SvelteSet } from "svelte/reactivity";
+  import type { Item } from "../../app/api";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import { writeArea } from "../../plan/figures";
   import LongList from "../../parts/LongList.svelte";
-  import { asRead, toldApart } from "../../plan/words";
+  import { grouped } from "./itemGroups";
   import BriefFields from "./BriefFields.svelte";
 
   let { plan }: { plan: OpenPlan } = $props();
 
-  const sorted = $derived(
-    toldApart(
-      plan.items
-        .toSorted(asRead)
-        .map((item) => ({ item, name: plan.itemViews.get(item.id)?.name ?? item.id }))
-        .sort((a, b) => a.name.localeCompare(b.name, "en", { numeric: true })),
-    ),
-  );
+  const called = (item: Item) => plan.itemViews.get(item.id)?.name ?? item.id;
+  const kindOf = (item: Item) => plan.placeable.entry(item.catalogue)?.item.name ?? item.catalogue;
+  const placed = $derived(plan.items.filter((item) => !item.setAside));
+  const aside = $derived(plan.items.filter((item) => item.setAside));
+
+  /** Groups somebody has folded or unfolded by hand; the others are folded where the list is long. */
+  const turned = new SvelteSet<string>();
+  const isOpen = (key: string) => placed.length <= 120 !== turned.has(key);
+
   const zones = $derived(
     plan.things.map((thing) => ({
       thing,
       figures: plan.figures?.areas.find((area) => area.thingId === thing.id),
     })),
   );
-  const placed = $derived(sorted.filter(({ item }) => !item.setAside));
-  const aside = $derived(sorted.filter(({ item }) => item.setAside));
 </script>
 
-{#snippet list(label: string, rows: typeof sorted)}
-  <LongList {label} class="max-h-[420px]" items={rows} keyOf={({ item }) => item.id}>
-    {#snippet row({ item, called })}
-      <button
-        class="min-h-6 w-full rounded px-1.5 py-0.5 text-left hover:bg-moss-wash"
-        onclick={(e) => plan.select([item.id], e.shiftKey)}>{called}</button
-      >
+{#snippet list(label: string, items: Item[])}
+  <LongList
+    {label}
+    class="max-h-[420px]"
+    items={grouped(items, kindOf, called, isOpen)}
+    keyOf={(row) => row.item?.id ?? `kind ${row.kind}`}
+  >
+    {#snippet row({ kind, count, item, name })}
+      {#if item}
+        <button
+          class="min-h-6 w-full rounded py-0.5 pr-1.5 pl-6 text-left hover:bg-moss-wash"
+          onclick={(e) => plan.select([item.id], e.shiftKey)}>{name}</button
+        >
+      {:else}
+        <div class="flex items-center hover:bg-moss-wash">
+          <button
+            class="grid size-6 shrink-0 place-items-center"
+            aria-label="{isOpen(kind) ? 'Fold' : 'Unfold'} {kind}"
+            aria-expanded={isOpen(kind)}
+            onclick={() => (turned.has(kind) ? turned.delete(kind) : turned.add(kind))}
+          >
+            {#if isOpen(kind)}<ChevronDown size={13} />{:else}<ChevronRight size={13} />{/if}
+          </button>
+          <button
+            class="flex min-h-6 min-w-0 flex-1 justify-between py-0.5 pr-1.5 text-left font-semibold"
+            title="Select all {count} of these"
+            aria-label="All {count} of {kind}"
+            onclick={() => plan.select(items.filter((one) => kindOf(one) === kind).map((one) => one.id))}
+            ><span class="truncate">{kind}</span><span class="font-figure">{count}</span></button
+          >
+        </div>
+      {/if}
     {/snippet}
     {#snippet empty()}
       <p class="text-soft">Nothing is placed yet. Choose from the catalogue and press on the plan.</p>

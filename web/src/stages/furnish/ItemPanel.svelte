@@ -2,11 +2,13 @@
   import type { Item } from "../../app/api";
   import LengthField from "../../parts/LengthField.svelte";
   import WallDistances from "../../parts/WallDistances.svelte";
-  import { readFigure } from "../../parts/readFigure";
+  import NumberField from "../../parts/NumberField.svelte";
   import { duplicate } from "../../plan/keys";
   import { writeLength, writeWidth } from "../../plan/figures";
   import { orBack } from "../../plan/forms";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
+  import KeepAsOwn from "./KeepAsOwn.svelte";
+  import ParameterFields from "./ParameterFields.svelte";
 
   let { plan, item }: { plan: OpenPlan; item: Item } = $props();
 
@@ -15,7 +17,11 @@
   const entry = $derived(plan.catalogue?.items.find((e) => e.item.key === item.catalogue));
   const kind = $derived(own?.type === "own-item" ? own.item : entry?.item);
   const form = $derived(facts ? plan.forms.get(facts.form) : undefined);
-  const round = $derived(entry?.round ?? false);
+  const round = $derived(plan.placeable.entry(item.catalogue)?.round ?? false);
+  const stock = $derived(plan.figures?.tally.stock?.find((use) => use.catalogue === item.catalogue));
+  const dines = $derived(
+    ["round-table", "oval-table", "straight-table"].includes(kind?.maker ?? "") && !!kind?.chair,
+  );
   const usual = $derived(kind?.size as { width: number; depth: number; height: number } | undefined);
   const seats = $derived({
     around: 0,
@@ -43,24 +49,6 @@
       const { x, y, rotation } = now();
       return { do: "put-item-at", id, x, y, rotation, ...change };
     });
-  const setParameter = (key: string, value: number | number[]) =>
-    plan.do(() => ({
-      do: "set-parameters",
-      id,
-      parameters: { ...((now().parameters as object | undefined) ?? {}), [key]: value } as never,
-    }));
-  let listProblem = $state("");
-  async function setList(key: string, text: string) {
-    const parts = text.split(/[,;]/).filter((part) => part.trim());
-    const read = await Promise.all(parts.map((part) => readFigure(part, plan.units, false)));
-    const wrong = read.find((r) => r.value == null);
-    listProblem = wrong ? (wrong.problem ?? "This is no length.") : "";
-    if (!wrong)
-      await setParameter(
-        key,
-        read.map((r) => r.value!),
-      );
-  }
   const seat = (side: keyof typeof seats, by: number) =>
     plan.do(() => ({ do: "set-seats", id, seats: { ...seats, [side]: seats[side] + by } }));
 
@@ -86,6 +74,21 @@
       ? " · locked"
       : ""}
   </p>
+
+  {#if plan.unfit && !item.setAside}
+    <div class="mt-2 rounded-md border border-must bg-must-wash p-2" role="alert">
+      <p>{plan.unfit}</p>
+      {#if plan.fitMove && !fixed}
+        <button
+          class="action mt-1.5"
+          onclick={() => {
+            const by = plan.fitMove;
+            if (by) void plan.do({ do: "move-items", ids: [id], dx: by.x, dy: by.y, catch: 0 });
+          }}>Put it there</button
+        >
+      {/if}
+    </div>
+  {/if}
 
   <h3 class="heading mt-4 mb-2">Size and place</h3>
   <div class="space-y-1.5">
@@ -122,30 +125,7 @@
       onvalue={(elevation) => plan.do({ do: "raise-item", id: item.id, elevation })}
       hint={item.standsOn ? `On ${plan.itemViews.get(item.standsOn)?.name ?? "a wall"}` : ""}
     />
-    {#each facts?.parameters ?? [] as parameter (parameter.key)}
-      {#if parameter.isList}
-        <div class="flex items-center gap-2">
-          <label class="w-[88px] shrink-0 text-soft" for="parameter-{parameter.key}">{parameter.label}</label>
-          <input
-            id="parameter-{parameter.key}"
-            class="field font-figure min-w-0 flex-1 font-semibold"
-            placeholder="400, 400"
-            disabled={still}
-            value={parameter.value.map((v) => writeLength(v, plan.units)).join(", ")}
-            onchange={(e) => setList(parameter.key, e.currentTarget.value)}
-          />
-        </div>
-        {#if listProblem}<p class="text-[12px] text-must" role="alert">{listProblem}</p>{/if}
-      {:else}
-        <LengthField
-          label={parameter.label}
-          value={parameter.value[0] ?? 0}
-          units={plan.units}
-          disabled={still}
-          onvalue={(value) => setParameter(parameter.key, value)}
-        />
-      {/if}
-    {/each}
+    <ParameterFields {plan} {id} parameters={facts?.parameters ?? []} disabled={still} />
     <WallDistances {plan} id={item.id} disabled={fixed} />
     <LengthField
       label="Rotation"
@@ -201,7 +181,21 @@
         </span>
       </div>
     {/each}
-    <p class="text-[11px] text-soft">At most {kind.mostSeats} for its size.</p>
+    {#if dines}
+      <NumberField
+        label="For diners"
+        value={form?.seats ?? 0}
+        whole
+        least={1}
+        disabled={fixed}
+        onvalue={(diners) => diners !== null && plan.do({ do: "seat-diners", id, diners })}
+      />
+    {/if}
+    <p class="text-[11px] text-soft">
+      At most {facts?.mostSeats ?? kind.mostSeats} for its size.{dines
+        ? " Typed diners give the table its usual size for them."
+        : ""}
+    </p>
   {/if}
 
   <div class="mt-3 flex items-center gap-2">
@@ -240,6 +234,36 @@
         >Remove</button
       >
     </div>
+  {/if}
+
+  {#if kind}
+    <h3 class="heading mt-4 mb-2">Kind</h3>
+    <NumberField
+      label="In stock"
+      value={stock?.has ?? null}
+      whole
+      least={0}
+      empty="not counted"
+      disabled={still}
+      onvalue={(count) => plan.do({ do: "set-stock", catalogue: item.catalogue, count: count ?? undefined })}
+    />
+    {#if stock}
+      <p class="text-[12px] {stock.short ? 'font-semibold text-must' : 'text-soft'}">
+        {stock.used} of {stock.has} used{stock.short ? `: ${stock.short} short` : ""}
+      </p>
+    {/if}
+    {#if plan.canEdit}
+      <div class="mt-2 flex flex-wrap gap-1.5">
+        <button
+          class="action"
+          onclick={() => {
+            plan.placeable.exchanged = item.catalogue;
+            plan.placeable.becoming = null;
+          }}>Change all for another …</button
+        >
+      </div>
+      <KeepAsOwn {plan} {item} {kind} own={own?.type === "own-item"} />
+    {/if}
   {/if}
 
   {#if plan.near.length}

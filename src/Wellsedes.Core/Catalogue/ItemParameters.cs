@@ -2,7 +2,7 @@ using System.Collections.Immutable;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 
-namespace Wellsedes.Core.Plans;
+namespace Wellsedes.Core.Catalogue;
 
 /// <summary>
 /// What a maker needs to know of one item beside its size: a radius, a list of bays. Each parameter is one number or a list;
@@ -21,6 +21,9 @@ public sealed class ItemParameters : IEquatable<ItemParameters>
     private ItemParameters(ImmutableSortedDictionary<string, ImmutableArray<double>> values) => this.values = values;
 
     public IEnumerable<string> Keys => values.Keys;
+
+    /// <summary>Whether it says anything of a parameter; an empty list is something said.</summary>
+    public bool Has(string key) => values.ContainsKey(key);
 
     public ImmutableArray<double> List(string key) => values.TryGetValue(key, out var list) ? list : [];
 

@@ -1,0 +1,193 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.Plans;
+
+namespace Wellsedes.Core.Editing;
+
+/// <summary>Edits of what things are: their kind, own items made from them, the house's stock.</summary>
+internal static class FurnishEdits
+{
+    /// <summary>Null when the edit is not about these.</summary>
+    public static EditAnswer? Answer(Plan plan, Edit edit) =>
+        edit switch
+        {
+            SetStock e => Stock(plan, e),
+            ChangeKind e => Change(plan, e),
+            KeepAsOwn e => Keep(plan, e),
+            SeatDiners e => Diners(plan, e),
+            _ => null,
+        };
+
+    private static EditAnswer Stock(Plan plan, SetStock edit)
+    {
+        if (plan.CatalogueItem(edit.Catalogue) is not { } kind)
+            return EditAnswer.No("catalogue", $"The catalogue has no item \"{edit.Catalogue}\".");
+        var before = plan.Find<HouseStock>(HouseStock.IdOf(edit.Catalogue));
+        if (edit.Count is not { } count)
+            return before is null
+                ? EditAnswer.No("catalogue", $"“{kind.Name}” is not counted.")
+                : EditAnswer.Done(new Change($"Stopped counting {kind.Name}", [new EntityChange(before, null)]));
+        return Editor.Swap(
+            $"Set the stock: {count} {kind.Name}",
+            before,
+            new HouseStock(HouseStock.IdOf(edit.Catalogue), edit.Catalogue, count)
+        );
+    }
+
+    private static EditAnswer Change(Plan plan, ChangeKind edit)
+    {
+        if (plan.CatalogueItem(edit.From) is not { } from || plan.CatalogueItem(edit.To) is not { } to)
+            return EditAnswer.No("to", $"The catalogue has no item \"{(plan.CatalogueItem(edit.From) is null ? edit.From : edit.To)}\".");
+        if (from.Key == to.Key)
+            return EditAnswer.No("to", $"They are “{to.Name}” already; choose another.");
+        var chosen = edit.Ids.ToHashSet();
+        var items = plan.OfScheme<Item>(edit.SchemeId)
+            .Where(item => item.Catalogue == from.Key && (chosen.Count == 0 || chosen.Contains(item.Id)))
+            .ToArray();
+        if (items.Length == 0)
+            return EditAnswer.No("from", $"No “{from.Name}” is placed in this scheme.");
+        if (items.FirstOrDefault(item => item.Locked) is { } locked)
+            return EditAnswer.No("ids", $"{PlacedItem.NameOf(locked, from)} is locked; unlock it first.");
+        var taken = plan.OfScheme<Item>(edit.SchemeId).Select(item => item.Label).ToHashSet();
+        List<EntityChange> changes = [];
+        foreach (var item in items)
+        {
+            var changed = item with
+            {
+                Catalogue = to.Key,
+                Width = null,
+                Depth = null,
+                Height = null,
+                Parameters = null,
+                Seats = SeatsFor(item.Seats ?? from.Seats, to),
+                Label = item.Label.Length == 0 && to.Counted == "table" ? ItemEdits.NextNumber(taken) : item.Label,
+                // What hangs does not stand, and the other way round.
+                Elevation =
+                    item.StandsOn is not null || to.UsualPlace == from.UsualPlace ? item.Elevation
+                    : to.UsualPlace == UsualPlace.OnWall ? to.Elevation
+                    : 0,
+            };
+            changes.Add(new EntityChange(item, changed));
+            var by = to.Size.Height - ItemForms.SizeOf(item, from).Height;
+            foreach (
+                var carried in plan.OfScheme<Item>(edit.SchemeId).Where(other => other.StandsOn == item.Id && !chosen.Contains(other.Id))
+            )
+                changes.Add(new EntityChange(carried, carried with { Elevation = Math.Max(0, carried.Elevation + by) }));
+        }
+        return EditAnswer.Done(
+            new Change($"Changed {items.Length} {from.Name} to {to.Name}", [.. changes.DistinctBy(change => change.Id)])
+        );
+    }
+
+    /// <summary>The seats of a table on another: as they are where it takes them so, else as many as it takes its own way; null for its usual ones.</summary>
+    private static SeatsBySide? SeatsFor(SeatsBySide seats, CatalogueItem to)
+    {
+        if (to.Chair is null || seats.Total == 0 || seats == to.Seats)
+            return null;
+        if (ItemEdits.CheckSeats(to, to.Size, seats) is null)
+            return seats;
+        var count = (int)Math.Min(seats.Total, to.MostSeats);
+        if (to.Seats.Around > 0)
+            return new SeatsBySide(Around: count);
+        if (count >= to.Seats.Total)
+            return null;
+        // From the sides in turn, until as many are left.
+        var (front, back, left, right) = (to.Seats.Front, to.Seats.Back, to.Seats.Left, to.Seats.Right);
+        while (front + back + left + right > count)
+            if (right > 0)
+                right--;
+            else if (left > 0)
+                left--;
+            else if (back > front)
+                back--;
+            else
+                front--;
+        return new SeatsBySide(0, front, back, left, right);
+    }
+
+    private static EditAnswer Keep(Plan plan, KeepAsOwn edit)
+    {
+        if (plan.Find<Item>(edit.ItemId) is not { } item || plan.CatalogueItem(item.Catalogue) is not { } kind)
+            return EditAnswer.No("itemId", "The item is no longer there.");
+        if (plan.Find(edit.OwnId) is not null || plan.Library.Catalogue.Find(edit.OwnId) is not null)
+            return EditAnswer.Taken("ownId", edit.OwnId);
+        if (Editor.CheckText("name", edit.Name, 1, 60) is { } problem)
+            return EditAnswer.No(problem);
+        if (Named(plan, edit.Name.Trim()))
+            return EditAnswer.No("name", $"There is already an item called {edit.Name.Trim()}; give it another name.");
+        var own = kind with
+        {
+            Key = edit.OwnId,
+            Name = edit.Name.Trim(),
+            Size = ItemForms.SizeOf(item, kind),
+            Seats = item.Seats ?? kind.Seats,
+            MostSeats = TableSizes.MostSeatsAt(kind, ItemForms.SizeOf(item, kind)),
+            Parameters = item.Parameters ?? kind.Parameters,
+            Source = new ValueSource("Own item", "high"),
+            Reference = "",
+            SupplierCode = edit.SupplierCode.Trim(),
+            Price = edit.Price,
+            IsFixed = edit.IsFixed,
+            LikeKey = kind.LikeKey.Length > 0 ? kind.LikeKey : kind.Key,
+        };
+        var alike = plan.OfScheme<Item>(item.SchemeId)
+            .Where(other => other.Id == item.Id || (edit.Everywhere && IsAlike(other, item) && !other.Locked))
+            .ToArray();
+        return EditAnswer.Done(
+            new Change(
+                $"Kept {own.Name} as an own item",
+                [
+                    new EntityChange(null, new OwnItem(edit.OwnId, own)),
+                    .. alike.Select(other => new EntityChange(
+                        other,
+                        other with
+                        {
+                            Catalogue = own.Key,
+                            Width = null,
+                            Depth = null,
+                            Height = null,
+                            Parameters = null,
+                            Seats = null,
+                        }
+                    )),
+                ]
+            )
+        );
+    }
+
+    private static bool IsAlike(Item a, Item b) =>
+        a.Catalogue == b.Catalogue
+        && a.Width == b.Width
+        && a.Depth == b.Depth
+        && a.Height == b.Height
+        && a.Seats == b.Seats
+        && Equals(a.Parameters, b.Parameters);
+
+    private static bool Named(Plan plan, string name) =>
+        plan.All<OwnItem>()
+            .Select(own => own.Item.Name)
+            .Concat(plan.Library.Catalogue.Items.Select(item => item.Name))
+            .Contains(name, StringComparer.OrdinalIgnoreCase);
+
+    private static EditAnswer Diners(Plan plan, SeatDiners edit)
+    {
+        if (plan.Find<Item>(edit.Id) is not { } item || plan.CatalogueItem(item.Catalogue) is not { } kind)
+            return EditAnswer.No("id", "The item is no longer there.");
+        if (edit.Diners is < 1 or > TableSizes.MostDiners)
+            return EditAnswer.No("diners", $"A table is for 1 to {TableSizes.MostDiners} diners; {edit.Diners} were given.");
+        if (kind.Chair is null || TableSizes.For(kind.Maker, edit.Diners) is not var (width, depth, seats))
+            return EditAnswer.No("id", $"Nobody dines at “{kind.Name}”.");
+        return item.Locked
+            ? EditAnswer.No("id", $"{PlacedItem.NameOf(item, kind)} is locked; unlock it first.")
+            : Editor.Swap(
+                $"Set {PlacedItem.NameOf(item, kind)} for {edit.Diners}",
+                item,
+                item with
+                {
+                    Width = width,
+                    Depth = depth,
+                    Seats = seats,
+                }
+            );
+    }
+}

@@ -1,0 +1,217 @@
+/* Maps and sets that are made anew whenever what they are of changes need not be reactive by themselves. */
+/* eslint-disable svelte/prefer-svelte-reactivity */
+import { SvelteMap, SvelteSet } from "svelte/reactivity";
+import { api, type CatalogueEntry, type FormView } from "../app/api";
+import { Asked } from "./asked";
+import type { OpenPlan } from "./openPlan.svelte";
+
+/** What is remembered in this browser of what somebody likes to place: keys of the catalogue, newest first. */
+class Kept {
+  readonly keys = new SvelteSet<string>();
+  constructor(
+    private readonly name: string,
+    private readonly most: number,
+  ) {
+    try {
+      for (const key of JSON.parse(localStorage.getItem(name) ?? "[]") as string[]) this.keys.add(key);
+    } catch {
+      // What cannot be read is begun anew.
+    }
+  }
+  add(key: string) {
+    const all = [key, ...[...this.keys].filter((one) => one !== key)].slice(0, this.most);
+    this.keys.clear();
+    for (const one of all) this.keys.add(one);
+    this.keep();
+  }
+  toggle(key: string) {
+    if (!this.keys.delete(key)) return this.add(key);
+    this.keep();
+  }
+  private keep() {
+    try {
+      localStorage.setItem(this.name, JSON.stringify([...this.keys]));
+    } catch {
+      // A browser that keeps nothing still remembers until it is closed.
+    }
+  }
+}
+
+/**
+ * What can be placed on a plan: what ships, the own items it carries, those of its project. How they look is asked for when
+ * they come into view; what answers a search, the server says.
+ */
+export class Placeable {
+  readonly recent = new Kept("wellsedes-recent", 30);
+  readonly favourites = new Kept("wellsedes-favourites", 200);
+  private readonly forms = new SvelteMap<string, FormView>();
+  private readonly library = new SvelteMap<string, CatalogueEntry>();
+  private readonly asked = new Asked();
+  private readonly wanted = new Set<string>();
+  /** Keys that answer what is looked for; null when nothing is. */
+  found = $state.raw<string[] | null>(null);
+
+  /** The kind whose placed items are to become another, while that is being chosen; null else. */
+  exchanged = $state<string | null>(null);
+  /** What they are to become. */
+  becoming = $state<string | null>(null);
+
+  constructor(private readonly plan: OpenPlan) {}
+
+  /** Chooses what they become; an item of the project's is brought in first. */
+  async become(key: string) {
+    if (await this.bringIn(key)) this.becoming = key;
+  }
+  endExchange() {
+    this.exchanged = null;
+    this.becoming = null;
+  }
+
+  private shipped = $derived.by(
+    () => new Map((this.plan.catalogue?.items ?? []).map((entry) => [entry.item.key, entry])),
+  );
+  /** The plan's own items and its project's, by key: the plan's stand for the project's. */
+  own = $derived.by(() => {
+    const all = new Map(this.library);
+    for (const entity of this.plan.all("own-item")) {
+      const item = entity.item;
+      const like = this.shipped.get(item.likeKey || "")?.round ?? this.roundMakers.has(item.maker);
+      all.set(item.key, { item, round: like, madeOf: "" });
+    }
+    return all;
+  });
+  private roundMakers = $derived.by(
+    () => new Set((this.plan.catalogue?.items ?? []).filter((e) => e.round).map((e) => e.item.maker)),
+  );
+  all = $derived.by(() => [...this.own.values(), ...(this.plan.catalogue?.items ?? [])]);
+
+  entry(key: string): CatalogueEntry | undefined {
+    return this.own.get(key) ?? this.shipped.get(key);
+  }
+
+  /** How an item looks at its usual size; asked for when it is not known yet. */
+  form(key: string): FormView | undefined {
+    const version = this.versionOf(key);
+    const known = this.forms.get(version);
+    if (!known && !this.wanted.has(version)) {
+      if (!this.wanted.size) queueMicrotask(() => void this.fetchForms());
+      this.wanted.add(version);
+    }
+    return known;
+  }
+
+  /** An own item changes under its key; what is known of it holds for its size and its maker. */
+  private versionOf(key: string) {
+    const own = this.own.get(key)?.item;
+    return own ? `${key}@${JSON.stringify([own.maker, own.size, own.seats, own.parameters])}` : key;
+  }
+
+  private async fetchForms() {
+    const wanted = [...this.wanted].slice(0, 60);
+    const { data } = await api
+      .GET("/api/plans/{planId}/forms", {
+        params: {
+          path: { planId: this.plan.id },
+          query: { key: wanted.map((version) => version.split("@")[0]!) },
+        },
+      })
+      .catch(() => ({ data: undefined }));
+    for (const version of wanted) {
+      this.wanted.delete(version);
+      const form = data?.[version.split("@")[0]!];
+      if (form) this.forms.set(version, form);
+    }
+    if (this.wanted.size) void this.fetchForms();
+  }
+
+  /** How an item looks at the size that was bought. */
+  async formAt(key: string, size: { width?: number; depth?: number; height?: number }) {
+    const { data } = await api
+      .GET("/api/plans/{planId}/form", {
+        params: { path: { planId: this.plan.id }, query: { key, ...size } },
+      })
+      .catch(() => ({ data: undefined }));
+    return data;
+  }
+
+  /** Looks for what was typed. */
+  async search(text: string) {
+    const newest = this.asked.newest();
+    if (!text.trim()) {
+      this.found = null;
+      return;
+    }
+    // Until the server has answered, and where it cannot: by the words of names alone.
+    this.found = this.byName(text);
+    const { data } = await api
+      .GET("/api/plans/{planId}/catalogue", {
+        params: { path: { planId: this.plan.id }, query: { text } },
+      })
+      .catch(() => ({ data: undefined }));
+    if (data && newest()) this.found = data;
+  }
+
+  private byName(text: string) {
+    const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+    return this.all
+      .filter(({ item }) => words.every((word) => `${item.name} ${item.words}`.toLowerCase().includes(word)))
+      .map(({ item }) => item.key);
+  }
+
+  /** The own items of the project, which any of its plans may take. */
+  async openLibrary() {
+    const projectId = this.plan.view?.projectId;
+    if (!projectId) return;
+    const { data } = await api
+      .GET("/api/projects/{projectId}/library", { params: { path: { projectId } } })
+      .catch(() => ({ data: undefined }));
+    if (!data) return;
+    this.library.clear();
+    for (const { item } of data)
+      this.library.set(item.key, { item, round: this.roundMakers.has(item.maker), madeOf: "" });
+  }
+
+  /** An item of the project's is brought into the plan before it is placed; others are there. */
+  async bringIn(key: string): Promise<boolean> {
+    const item = this.library.get(key)?.item;
+    if (!item || this.plan.entities.has(key)) return true;
+    return this.plan.do({ do: "put-own-item", item: { id: key, item, libraryRevision: 0 } });
+  }
+
+  /** Keeps an own item of the plan with the project, for its other plans too. */
+  async keepWithProject(key: string): Promise<string> {
+    const own = this.plan.entities.get(key);
+    const projectId = this.plan.view?.projectId;
+    if (own?.type !== "own-item" || !projectId) return "It is no own item of this plan.";
+    const { error } = await api
+      .PUT("/api/projects/{projectId}/library/{key}", {
+        params: { path: { projectId, key } },
+        body: own.item,
+      })
+      .catch(() => ({ error: { message: "The server cannot be reached." } }));
+    if (error) return (error as { message?: string; detail?: string }).detail ?? "It was not kept.";
+    await this.openLibrary();
+    return "";
+  }
+}
+
+/** A plain box, until it is known how something looks. */
+export function boxForm(size: unknown): FormView {
+  const { width, depth } = size as { width: number; depth: number };
+  const [x, y] = [width / 2, depth / 2];
+  return {
+    symbol: [{ role: "Body", path: `M${-x} ${-y}L${x} ${-y}L${x} ${y}L${-x} ${y}Z`, fine: false }],
+    outlines: [
+      [
+        { x: -x, y: -y },
+        { x, y: -y },
+        { x, y },
+        { x: -x, y },
+      ],
+    ],
+    box: [-x, -y, x, y],
+    frontMark: { x: 0, y: -y },
+    seats: 0,
+    flat: false,
+  } as FormView;
+}
