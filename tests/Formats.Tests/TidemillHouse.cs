@@ -27,7 +27,7 @@ internal static class TidemillHouse
     {
         var planner = new Planner();
         var plan = Plan.Of(PlanStart.Entities("Tidemill House, three levels", UnitSystem.Metric), Shipped.Library);
-        foreach (var edit in GroundFloor().Concat(FirstFloor()).Concat(TopFloor()))
+        foreach (var edit in GroundFloor().Concat(FirstFloor()).Concat(TopFloor()).Concat(TidemillFlat.Furnish(Top)))
         {
             var answer = planner.Answer(plan, edit);
             if (answer.Change is null || !plan.TryApply(answer.Change, out plan, out _))
@@ -181,7 +181,6 @@ internal static class TidemillHouse
         yield return Door("bath-door", "flat-p-1", OpeningKind.SlidingDoor, 4400, 800);
         yield return Door("flat-window-1", "flat-1", OpeningKind.Window, 2600, 1800, sill: 900, height: 1300);
         yield return Door("flat-window-2", "flat-1", OpeningKind.Window, 7300, 1200, sill: 900, height: 1300);
-        yield return new PutThing(new Fitting("counter", Top, FittingKind.Counter, 3400, 4900, 0, 3000, 600, 900, "Kitchen counter"));
         yield return new PutThing(new Fitting("tub", Top, FittingKind.Bath, 8500, 4850, 0, 1600, 700, 550));
         yield return new PutThing(new Fitting("wc", Top, FittingKind.Toilet, 6900, 4850, 0, 380, 700, 800));
         yield return new PutThing(new Fitting("basin", Top, FittingKind.Basin, 6100, 4975, 0, 550, 450, 850));

@@ -26,6 +26,20 @@ public sealed class TidemillHouseTests
         Assert.Equal(System.IO.File.ReadAllBytes(picture), Assert.Single(carried).File);
     }
 
+    /// <summary>The flat is furnished so that everything fits, in both schemes: six dine in one, three sit at the island in the other.</summary>
+    [Theory]
+    [InlineData(PlanStart.SchemeId, 6)]
+    [InlineData("open-house", 10)]
+    public void Its_flat_is_furnished_and_everything_fits(string scheme, int seats)
+    {
+        var plan = PlanFiles.Read(System.IO.File.ReadAllBytes(File));
+        var state = new Planner().StateOf(plan, scheme, "level-2");
+        Assert.Equal("", string.Join("; ", state.Overlaps.Select(overlap => $"{overlap.ItemName} in {overlap.OtherName} by {overlap.Depth:0}")));
+        Assert.Equal(seats, state.Tally.Seats);
+        Assert.Equal(3, Core.Drawings.Finishes.OfFloors(plan, scheme, state.Space).Count());
+        Assert.Equal(2700, plan.Find<Item>($"{scheme}-kitchen")!.Parameters!.List("units").Sum(), 6);
+    }
+
     [Fact]
     public void Its_levels_hold_what_their_sizes_say()
     {

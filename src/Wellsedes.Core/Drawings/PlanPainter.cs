@@ -12,7 +12,13 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
 {
     public void Paint(SheetInput input)
     {
-        // Tints lie beneath everything; what somebody wrote stands above the furniture.
+        // Finishes and tints lie beneath everything; what somebody wrote stands above the furniture.
+        foreach (var floor in Finishes.OfFloors(input.Plan, input.Settings.SchemeId, input.Space))
+        {
+            marks.Add(new PathMark(map.ToPaper(floor.Fill), null, 0, floor.Tint));
+            if (floor.Joints is { } joints && map.Ratio <= SmallestJoints)
+                Draw(joints, Ink.Soft, Ink.Finest);
+        }
         Things(input.Things, part => part.Role == ThingRole.Tinted);
         Shell(input);
         foreach (
@@ -24,7 +30,7 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
                 )
                 .ThenBy(item => item.Bottom)
         )
-            Symbol(item);
+            Symbol(item, Finishes.TintOf(input.Plan, item.Item));
         Things(input.Things, part => part.Role != ThingRole.Tinted);
         Texts(input.Things);
         if (input.Settings.Shows.Labels)
@@ -123,7 +129,10 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
     /// <summary>The smallest scale at which the fine parts of symbols are drawn.</summary>
     internal const double FinestScale = 50;
 
-    private void Symbol(PlacedItem item)
+    /// <summary>The smallest scale at which the joints of floors are drawn.</summary>
+    private const double SmallestJoints = 150;
+
+    private void Symbol(PlacedItem item, string? tint)
     {
         var small = map.Ratio > 150;
         foreach (var part in item.Form.Symbol)
@@ -135,11 +144,11 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
             {
                 case SymbolRole.Body:
                     marks.Add(
-                        new PathMark(path, Ink.Full, item.Form.WalkedOn ? Ink.Finest : Ink.Narrow, item.Form.StoodOn ? Ink.Wash : Ink.Paper)
+                        new PathMark(path, Ink.Full, item.Form.WalkedOn ? Ink.Finest : Ink.Narrow, tint ?? (item.Form.StoodOn ? Ink.Wash : Ink.Paper))
                     );
                     break;
                 case SymbolRole.Seat:
-                    marks.Add(new PathMark(path, Ink.Full, Ink.Thin, Ink.Paper));
+                    marks.Add(new PathMark(path, Ink.Full, Ink.Thin, tint ?? Ink.Paper));
                     break;
                 case SymbolRole.Back:
                 case SymbolRole.Solid:

@@ -36,9 +36,28 @@ internal sealed class SideTables(ITextMeasure text, UnitSystem units)
             if (heading != tables[^1].Heading)
                 y += 8;
         }
+        y = Legend(input, marks, x, y, wide, box.MaxY);
         if (input.Settings.Shows.Notes)
             Notes(input, marks, x, y + 8, wide, box.MaxY);
         return marks;
+    }
+
+    /// <summary>What the tints of floors and items stand for: a patch of each and its words.</summary>
+    private double Legend(SheetInput input, List<Mark> marks, double x, double y, double wide, double bottom)
+    {
+        var lines = Finishes.Legend(input.Plan, input.Settings.SchemeId, input.Space, input.Items);
+        if (lines.IsEmpty || y > bottom - 16)
+            return y;
+        y = Heading("Finishes", marks, x, y + 8);
+        foreach (var line in lines)
+        {
+            y += RowHeight;
+            if (y > bottom - 4)
+                break;
+            marks.Add(new PathMark(PathShape.Box(x, y - 2.6, x + 4.5, y + 0.6), Ink.Full, Ink.Finest, line.Tint));
+            marks.Add(new TextMark(Shortened(line.Text, wide - 6), new Point(x + 6, y), Size));
+        }
+        return y;
     }
 
     private static double Heading(string title, List<Mark> marks, double x, double y)

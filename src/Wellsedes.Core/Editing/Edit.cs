@@ -77,6 +77,7 @@ namespace Wellsedes.Core.Editing;
 [JsonDerivedType(typeof(ChangeKind), "change-kind")]
 [JsonDerivedType(typeof(KeepAsOwn), "keep-as-own")]
 [JsonDerivedType(typeof(SeatDiners), "seat-diners")]
+[JsonDerivedType(typeof(PutFinish), "put-finish")]
 [JsonDerivedType(typeof(PutKitchen), "put-kitchen")]
 [JsonDerivedType(typeof(SetKitchenUnit), "set-kitchen-unit")]
 public abstract record Edit

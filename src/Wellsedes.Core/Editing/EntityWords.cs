@@ -13,6 +13,7 @@ public static class EntityWords
             Repeat => "a repeat",
             OwnItem own => own.Item.Name,
             HouseStock => "a stock",
+            Finish => "a finish",
             OwnRule own => $"the rule {own.Rule.Name}",
             Dimension => "a measure",
             Opening opening => OpeningSizes.Of(opening.Kind).Name,

@@ -169,6 +169,7 @@ public static class PlanChecks
             Repeat repeat => OfRepeat(plan, repeat),
             OwnItem own => OfOwnItem(own),
             HouseStock stock => OfStock(plan, stock),
+            Finish finish => FinishEdits.Check(plan, finish),
             OwnRule own => OfOwnRule(plan, own),
             Dimension measure => Place("from", measure.From) ?? Place("to", measure.To),
             _ => new Problem("type", $"A {entity.GetType().Name} is nothing a plan holds."),

@@ -103,6 +103,7 @@ internal static class SchemeEdits
                     SchemeId = to,
                     TitleBlock = sheet.TitleBlock with { SheetNumber = (number++).ToString(CultureInfo.InvariantCulture) },
                 },
+                Finish finish => finish with { Id = ids[finish.Id], SchemeId = to, TargetId = Carried(finish.TargetId)! },
                 Thing thing => thing.InScheme(to) with { Id = ids[thing.Id] },
                 _ => throw new InvalidOperationException($"A {entity.GetType().Name} cannot be copied into another scheme."),
             };

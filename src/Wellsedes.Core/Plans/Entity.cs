@@ -43,6 +43,7 @@ public static class EntityKinds
         ("own-item", typeof(OwnItem)),
         ("own-rule", typeof(OwnRule)),
         ("stock", typeof(HouseStock)),
+        ("finish", typeof(Finish)),
         ("dimension", typeof(Dimension)),
     ];
 

@@ -64,6 +64,10 @@ export type WallAhead = Schemas["WallAhead"];
 export type RegisterEntry = Schemas["RegisterEntry"];
 export type SheetFacts = Schemas["SheetFacts"];
 export type OpeningKind = NonNullable<Schemas["EntityOpening"]["kind"]>;
+export type FinishesView = Schemas["FinishesView"];
+export type FloorFinishView = Schemas["FloorFinishView"];
+export type Finish = Schemas["EntityFinish"];
+export type Tint = Schemas["Tint"];
 export type UnitSystem = Schemas["UnitSystem"];
 
 export interface Spot {

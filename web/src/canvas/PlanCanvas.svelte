@@ -157,7 +157,7 @@
       if (!facts || !form) continue;
       painted.set(
         item.id,
-        known && known.item === item && known.form === form
+        known && known.item === item && known.form === form && known.view.tint === facts.tint
           ? known
           : { item, view: facts, form, box: boxOf(item, form) },
       );
@@ -171,6 +171,7 @@
         belowThings: plan.faintThings,
         backings: plan.stage === "shell" ? (plan.here("backing") as Backing[]) : [],
         pictures,
+        floors: plan.stage === "shell" ? [] : plan.finishing.onLevel(plan.levelId),
         lines: plan.stage === "prove" ? [] : (plan.here("setting-out-line") as SettingOutLine[]),
         grid: plan.stage === "shell" ? (plan.level?.grid ?? 0) : 0,
         locked: plan.stage !== "shell",

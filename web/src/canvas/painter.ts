@@ -1,5 +1,14 @@
 import Flatbush from "flatbush";
-import type { Backing, FormView, Item, ItemView, SettingOutLine, ShellView, ThingView } from "../app/api";
+import type {
+  Backing,
+  FloorFinishView,
+  FormView,
+  Item,
+  ItemView,
+  SettingOutLine,
+  ShellView,
+  ThingView,
+} from "../app/api";
 import { paintThings } from "../things/paintThings";
 import { paintBacking, type BackingPictures } from "./backings";
 import type { Box, Viewport } from "./viewport";
@@ -25,6 +34,8 @@ export interface Ground {
   backings: Backing[];
   pictures: BackingPictures | null;
   lines: SettingOutLine[];
+  /** The finishes of the level's floors. */
+  floors: FloorFinishView[];
   /** Step of the grid in mm; 0 for none. */
   grid: number;
   /** The shell is drawn back: it is locked outside its own stage. */
@@ -37,6 +48,7 @@ export const bareGround: Ground = {
   backings: [],
   pictures: null,
   lines: [],
+  floors: [],
   grid: 0,
   locked: false,
 };
@@ -148,6 +160,7 @@ export class Picture {
     const { ground } = this;
     if (ground.pictures)
       for (const backing of ground.backings) paintBacking(ctx, view, ratio, rect, backing, ground.pictures);
+    paintFloors(ctx, view, ratio, ground.floors);
     ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
     paintGrid(ctx, view, rect, ground.grid);
     if (ground.below) {
@@ -273,6 +286,34 @@ function paintGrid(
   ctx.stroke();
 }
 
+const floorPaths = new WeakMap<FloorFinishView, { fill: Path2D; joints: Path2D | null }>();
+
+/** Pixels for a mm from which the joints of floors are painted: about 1:150 on a usual screen. */
+const jointScale = 0.02;
+
+function paintFloors(
+  ctx: CanvasRenderingContext2D,
+  view: Viewport,
+  ratio: number,
+  floors: FloorFinishView[],
+) {
+  const s = view.scale * ratio;
+  ctx.setTransform(s, 0, 0, -s, view.x * ratio, view.y * ratio);
+  for (const floor of floors) {
+    let paths = floorPaths.get(floor);
+    if (!paths) {
+      paths = { fill: new Path2D(floor.fill), joints: floor.joints ? new Path2D(floor.joints) : null };
+      floorPaths.set(floor, paths);
+    }
+    ctx.fillStyle = floor.tint;
+    ctx.fill(paths.fill, "evenodd");
+    if (!paths.joints || view.scale < jointScale) continue;
+    ctx.strokeStyle = "rgba(33,48,45,.28)";
+    ctx.lineWidth = 0.7 / view.scale;
+    ctx.stroke(paths.joints);
+  }
+}
+
 /** Setting-out lines run from edge to edge of what is painted. */
 function paintSettingOut(
   ctx: CanvasRenderingContext2D,
@@ -341,7 +382,8 @@ export function paintItem(
   ctx.setTransform(cos, -sin, -sin, -cos, view.x * ratio + item.x * s, view.y * ratio - item.y * s);
   const px = 1 / view.scale;
   const line = mode === "selected" ? ink.pencil : mode === "faint" ? ink.faint : ink.full;
-  const fill = mode === "selected" ? "#EAF0FA" : form.flat ? ink.wash : "#FFFFFF";
+  const tint = thing.view.tint;
+  const fill = mode === "selected" ? "#EAF0FA" : (tint ?? (form.flat ? ink.wash : "#FFFFFF"));
   if (view.scale < 0.012) {
     const [minX, minY, maxX, maxY] = form.box as [number, number, number, number];
     ctx.fillStyle = fill;
@@ -401,7 +443,7 @@ export function paintLabel(
   ctx.textAlign = "center";
   ctx.font = '600 13px "Barlow Semi Condensed"';
   const half = Math.max(ctx.measureText(item.label).width / 2 + 3, two ? 19 : 0);
-  ctx.fillStyle = form.flat ? ink.wash : "#FFFFFF";
+  ctx.fillStyle = facts.tint ?? (form.flat ? ink.wash : "#FFFFFF");
   ctx.fillRect(at.x - half, at.y - (two ? 13 : 8), half * 2, two ? 26 : 16);
   ctx.fillStyle = colour;
   ctx.fillText(item.label, at.x, at.y + (two ? -1 : 4.5));

@@ -32,6 +32,7 @@ import {
 } from "../app/api";
 import { Asked } from "./asked";
 import { Doing, type Refusal } from "./doing.svelte";
+import { Finishing } from "./finishing.svelte";
 import { LiveLink } from "./live";
 import { NearBy } from "./nearBy.svelte";
 import { Placeable } from "./placeable.svelte";
@@ -66,6 +67,8 @@ export class OpenPlan {
   /** The answer to the newest probe while a hand is moving. */
   probe = $state.raw<ProbeView | null>(null);
   private readonly nearBy = new NearBy();
+  /** How floors and items are finished. */
+  readonly finishing: Finishing;
   /** What can be placed on it. */
   readonly placeable = new Placeable(this);
   finding = $state<string | null>(null);
@@ -88,6 +91,7 @@ export class OpenPlan {
     // The parts it asks for, as they are when they are asked for.
     // eslint-disable-next-line @typescript-eslint/no-this-alias
     const plan = this;
+    this.finishing = new Finishing(id, () => this.touch("all"));
     this.doing = new Doing({
       id,
       get person() {
@@ -275,6 +279,7 @@ export class OpenPlan {
     this.stopAsking();
     this.select([]);
     this.touch("all");
+    this.renewFinishes();
     void this.renewFigures();
   }
   private readonly figuresAsked = new Asked();
@@ -390,6 +395,13 @@ export class OpenPlan {
     if (!this.entities.has(this.schemeId)) this.schemeId = view.schemeId;
     this.view = view;
     this.touch("all");
+    this.renewFinishes();
+  }
+
+  /** Finishes follow rooms, zones and themselves. */
+  private renewFinishes() {
+    const has = this.all("finish").some((finish) => finish.schemeId === this.schemeId);
+    void this.finishing.renew(this.schemeId, has);
   }
 
   private touch(ids: Iterable<string> | "all") {
@@ -407,6 +419,12 @@ export class OpenPlan {
     for (const [key, form] of Object.entries(change.forms)) this.forms.set(key, form);
     for (const item of change.items) this.itemViews.set(item.id, item);
     for (const thing of change.things) this.thingViews.set(thing.id, thing);
+    const finishes =
+      change.shells.length > 0 ||
+      change.things.length > 0 ||
+      change.entities.some(({ id, after }) =>
+        ["finish", "zone"].includes((after ?? this.entities.get(id))?.type ?? ""),
+      );
     for (const { id, after } of change.entities) {
       if (after) this.entities.set(id, after);
       else {
@@ -416,6 +434,7 @@ export class OpenPlan {
         this.selected.delete(id);
       }
     }
+    if (finishes) this.renewFinishes();
     const figures = change.figures.find((told) => told.schemeId === this.schemeId)?.figures;
     this.view = { ...this.view, revision: change.revision, figures: figures ?? this.view.figures };
     if (figures) this.figuresAsked.newest();

@@ -27,7 +27,8 @@ public sealed record CatalogueView(
     OpeningSize[] Openings,
     RoomUse[] Uses,
     AreaDefinition[] Areas,
-    ThingKindView[] Things
+    ThingKindView[] Things,
+    Tint[] Tints
 );
 
 public static class CatalogueEndpoints
@@ -48,7 +49,8 @@ public static class CatalogueEndpoints
                         [.. OpeningSizes.All],
                         [.. RoomUses.All],
                         [.. AreaDefinitions.All],
-                        [.. Shipped.Library.Kinds.All.Select(ThingKindView.Of)]
+                        [.. Shipped.Library.Kinds.All.Select(ThingKindView.Of)],
+                        [.. Tints.All]
                     )
             )
             .WithName("getCatalogue");

@@ -41,6 +41,7 @@ public static class PlanEndpoints
             .Produces<Problem>(410)
             .WithName("changesSince");
         api.MapGet("/plans/{planId:guid}/near", NearAsync).NeedsRole(ProjectRole.Viewer).WithName("near");
+        api.MapGet("/plans/{planId:guid}/finishes", FinishesAsync).NeedsRole(ProjectRole.Viewer).WithName("finishes");
         api.MapGet("/plans/{planId:guid}/route", RouteAsync).NeedsRole(ProjectRole.Viewer).WithName("route");
         api.MapGet("/plans/{planId:guid}/work/{file:guid}", WorkFile).NeedsRole(ProjectRole.Viewer).WithName("workFile");
         api.MapGet("/plans/{planId:guid}/file", FileAsync).NeedsRole(ProjectRole.Viewer).WithName("exportPlan");
@@ -141,6 +142,18 @@ public static class PlanEndpoints
 
     private static async Task<NearView> NearAsync(Guid planId, string[] id, string? schemeId, string? levelId, OpenPlans plans) =>
         (await plans.GetAsync(planId))!.Now.Near(id.ToHashSet(), schemeId, levelId);
+
+    private static async Task<FinishesView> FinishesAsync(
+        Guid planId,
+        string? schemeId,
+        OpenPlans plans,
+        Desk desk,
+        CancellationToken cancel
+    )
+    {
+        var now = (await plans.GetAsync(planId))!.Now;
+        return await desk.AskAsync(() => now.Finishes(schemeId), cancel);
+    }
 
     private static async Task<IReadOnlyList<Point>> RouteAsync(
         Guid planId,

@@ -22,8 +22,15 @@ public sealed record ItemView(
     double Depth,
     double Height,
     int MostSeats,
-    ItemParameterView[] Parameters
+    ItemParameterView[] Parameters,
+    string? Tint
 );
+
+/// <summary>The finish of a floor as it is painted: path data in mm with y up.</summary>
+public sealed record FloorFinishView(string Id, string LevelId, string Fill, string? Joints, string Tint);
+
+/// <summary>The finishes of a scheme's floors, and what its tints stand for on each level.</summary>
+public sealed record FinishesView(FloorFinishView[] Floors, Dictionary<string, FinishLine[]> Legends);
 
 /// <summary>A parameter of an item's maker and what it is now: one figure or a list, in mm.</summary>
 /// <param name="IsCount">Whether it counts or numbers things instead of measuring.</param>
@@ -350,7 +357,8 @@ internal static class ItemViews
             size.Depth,
             size.Height,
             TableSizes.MostSeatsAt(kind, size),
-            parameters
+            parameters,
+            Finishes.TintOf(plan, item)
         );
         return (view, key, form);
     }

@@ -98,6 +98,32 @@ public sealed record PublishedPlan(
         return new NearView(Planner.NearTo(state, ids), Planner.WallsAroundOf(state, ids.First()), unfit, move);
     }
 
+    /// <summary>The finishes of a scheme as they are painted.</summary>
+    public FinishesView Finishes(string? schemeId)
+    {
+        if (Fault is not null)
+            return new FinishesView([], []);
+        var state = State(schemeId, null);
+        return new FinishesView(
+            [
+                .. state.Levels.SelectMany(level =>
+                    Core.Drawings.Finishes.OfFloors(Plan, state.SchemeId, level.Space)
+                        .Select(floor => new FloorFinishView(
+                            floor.Id,
+                            level.Space.LevelId,
+                            floor.Fill.ToPathData(),
+                            floor.Joints?.ToPathData(),
+                            floor.Tint
+                        ))
+                ),
+            ],
+            state.Levels.ToDictionary(
+                level => level.Space.LevelId,
+                level => Core.Drawings.Finishes.Legend(Plan, state.SchemeId, level.Space, level.Items).ToArray()
+            )
+        );
+    }
+
     /// <summary>The line of a finding's way.</summary>
     /// <exception cref="OperationCanceledException">Nobody waits for it any more.</exception>
     public ImmutableArray<Point> Route(string findingId, string? schemeId, CancellationToken cancel)

@@ -500,6 +500,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/{planId}/finishes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["finishes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{planId}/route": {
         parameters: {
             query?: never;
@@ -952,6 +968,7 @@ export interface components {
             uses: components["schemas"]["RoomUse"][];
             areas: components["schemas"]["AreaDefinition"][];
             things: components["schemas"]["ThingKindView"][];
+            tints: components["schemas"]["Tint"][];
         };
         /**
          * @default Surveyed
@@ -1016,7 +1033,7 @@ export interface components {
             /** Format: date-time */
             deletedAt: string;
         };
-        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveBoundary"] | components["schemas"]["EditMoveBoundaryEnd"] | components["schemas"]["EditSetBoundaryLength"] | components["schemas"]["EditBowBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditPutFromWall"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRelease"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"] | components["schemas"]["EditSetStock"] | components["schemas"]["EditChangeKind"] | components["schemas"]["EditKeepAsOwn"] | components["schemas"]["EditSeatDiners"];
+        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveBoundary"] | components["schemas"]["EditMoveBoundaryEnd"] | components["schemas"]["EditSetBoundaryLength"] | components["schemas"]["EditBowBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditPutFromWall"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRelease"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"] | components["schemas"]["EditSetStock"] | components["schemas"]["EditChangeKind"] | components["schemas"]["EditKeepAsOwn"] | components["schemas"]["EditSeatDiners"] | components["schemas"]["EditPutFinish"] | components["schemas"]["EditPutKitchen"] | components["schemas"]["EditSetKitchenUnit"];
         EditAddScheme: {
             /** @enum {string} */
             do?: "add-scheme";
@@ -1371,6 +1388,12 @@ export interface components {
             offsets: components["schemas"]["WallOffset"][];
             sure?: boolean;
         };
+        EditPutFinish: {
+            /** @enum {string} */
+            do?: "put-finish";
+            finish: components["schemas"]["Finish"];
+            sure?: boolean;
+        };
         EditPutFromWall: {
             /** @enum {string} */
             do?: "put-from-wall";
@@ -1390,6 +1413,40 @@ export interface components {
             y: number;
             /** Format: double */
             rotation: number;
+            sure?: boolean;
+        };
+        EditPutKitchen: {
+            /** @enum {string} */
+            do?: "put-kitchen";
+            id: string;
+            schemeId: string;
+            levelId: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            shape: components["schemas"]["KitchenShape"];
+            /** Format: double */
+            length: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            secondLength: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            thirdLength: number;
+            /**
+             * Format: double
+             * @default 620
+             */
+            depth: number;
+            /** @default false */
+            wallUnits: boolean;
+            /** Format: double */
+            islandGap?: null | number;
             sure?: boolean;
         };
         EditPutLevel: {
@@ -1581,6 +1638,17 @@ export interface components {
             setAside: boolean;
             sure?: boolean;
         };
+        EditSetKitchenUnit: {
+            /** @enum {string} */
+            do?: "set-kitchen-unit";
+            id: string;
+            /** Format: int32 */
+            unit: number;
+            kind?: null | components["schemas"]["KitchenUnit"];
+            /** Format: double */
+            width?: null | number;
+            sure?: boolean;
+        };
         EditSetOpeningFrom: {
             /** @enum {string} */
             do?: "set-opening-from";
@@ -1678,7 +1746,7 @@ export interface components {
             newId: string;
             sure?: boolean;
         };
-        Entity: components["schemas"]["EntityPlanDetails"] | components["schemas"]["EntityLevel"] | components["schemas"]["EntityRoom"] | components["schemas"]["EntityWall"] | components["schemas"]["EntityOpening"] | components["schemas"]["EntityWallType"] | components["schemas"]["EntityBoundary"] | components["schemas"]["EntitySettingOutLine"] | components["schemas"]["EntityBacking"] | components["schemas"]["EntityScheme"] | components["schemas"]["EntityBrief"] | components["schemas"]["EntityChecks"] | components["schemas"]["EntitySheetSettings"] | components["schemas"]["EntityItem"] | components["schemas"]["EntityRepeat"] | components["schemas"]["EntityOwnItem"] | components["schemas"]["EntityOwnRule"] | components["schemas"]["EntityHouseStock"] | components["schemas"]["EntityDimension"] | components["schemas"]["EntityColumn"] | components["schemas"]["EntityKeepClear"] | components["schemas"]["EntityFlight"] | components["schemas"]["EntityPlatform"] | components["schemas"]["EntityFitting"] | components["schemas"]["EntityLowCeiling"] | components["schemas"]["EntityZone"] | components["schemas"]["EntityMark"];
+        Entity: components["schemas"]["EntityPlanDetails"] | components["schemas"]["EntityLevel"] | components["schemas"]["EntityRoom"] | components["schemas"]["EntityWall"] | components["schemas"]["EntityOpening"] | components["schemas"]["EntityWallType"] | components["schemas"]["EntityBoundary"] | components["schemas"]["EntitySettingOutLine"] | components["schemas"]["EntityBacking"] | components["schemas"]["EntityScheme"] | components["schemas"]["EntityBrief"] | components["schemas"]["EntityChecks"] | components["schemas"]["EntitySheetSettings"] | components["schemas"]["EntityItem"] | components["schemas"]["EntityRepeat"] | components["schemas"]["EntityOwnItem"] | components["schemas"]["EntityOwnRule"] | components["schemas"]["EntityHouseStock"] | components["schemas"]["EntityFinish"] | components["schemas"]["EntityDimension"] | components["schemas"]["EntityColumn"] | components["schemas"]["EntityKeepClear"] | components["schemas"]["EntityFlight"] | components["schemas"]["EntityPlatform"] | components["schemas"]["EntityFitting"] | components["schemas"]["EntityLowCeiling"] | components["schemas"]["EntityZone"] | components["schemas"]["EntityMark"];
         EntityAfter: {
             id: string;
             after?: null | components["schemas"]["Entity"];
@@ -1800,6 +1868,37 @@ export interface components {
             levelId: string;
             from: components["schemas"]["Point"];
             to: components["schemas"]["Point"];
+            id: string;
+        };
+        EntityFinish: {
+            /** @enum {string} */
+            type?: "finish";
+            schemeId: string;
+            of: components["schemas"]["FinishOf"];
+            targetId: string;
+            pattern: components["schemas"]["FinishPattern"];
+            tint: string;
+            /**
+             * Format: double
+             * @default 0
+             */
+            width: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            length: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            rotation: number;
+            /**
+             * Format: double
+             * @default 1
+             */
+            opacity: number;
+            isOfFloor?: boolean;
             id: string;
         };
         EntityFitting: {
@@ -2239,6 +2338,49 @@ export interface components {
         FindingKind: "Walkway" | "Overlap" | "Brief" | "Access";
         /** @enum {unknown} */
         FindingWeight: "Must" | "Advise";
+        Finish: {
+            schemeId: string;
+            of: components["schemas"]["FinishOf"];
+            targetId: string;
+            pattern: components["schemas"]["FinishPattern"];
+            tint: string;
+            /**
+             * Format: double
+             * @default 0
+             */
+            width: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            length: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            rotation: number;
+            /**
+             * Format: double
+             * @default 1
+             */
+            opacity: number;
+            isOfFloor?: boolean;
+            id: string;
+        };
+        FinishLine: {
+            tint: string;
+            text: string;
+        };
+        /** @enum {unknown} */
+        FinishOf: "Room" | "Zone" | "ItemsInZone" | "Kind" | "Item";
+        /** @enum {unknown} */
+        FinishPattern: "Plain" | "Boards" | "Herringbone" | "Tiles" | "Carpet";
+        FinishesView: {
+            floors: components["schemas"]["FloorFinishView"][];
+            legends: {
+                [key: string]: components["schemas"]["FinishLine"][];
+            };
+        };
         FirstPerson: {
             token: string;
             name: string;
@@ -2249,6 +2391,13 @@ export interface components {
         FittingKind: "Counter" | "Toilet" | "Basin" | "Sink" | "Bath" | "Shower" | "Radiator" | "Shaft" | "Socket" | "DataPoint" | "WaterPoint";
         /** @enum {unknown} */
         FlightKind: "Stair" | "Ramp";
+        FloorFinishView: {
+            id: string;
+            levelId: string;
+            fill: string;
+            joints: null | string;
+            tint: string;
+        };
         Foresight: {
             problem: null | components["schemas"]["Problem"];
             /** Format: int32 */
@@ -2306,6 +2455,7 @@ export interface components {
             /** Format: int32 */
             mostSeats: number;
             parameters: components["schemas"]["ItemParameterView"][];
+            tint: null | string;
         };
         KeptPicture: {
             /** Format: uuid */
@@ -2316,6 +2466,10 @@ export interface components {
             /** Format: date-time */
             deletedAt: null | string;
         };
+        /** @enum {unknown} */
+        KitchenShape: "Straight" | "Corner" | "ThreeSided" | "Facing";
+        /** @enum {unknown} */
+        KitchenUnit: "Doors" | "Drawers" | "Sink" | "Hob" | "Dishwasher" | "Washer" | "OvenStack" | "Fridge" | "Tall" | "Corner" | "Filler" | null;
         KnownLength: {
             from: components["schemas"]["Point"];
             to: components["schemas"]["Point"];
@@ -2913,6 +3067,11 @@ export interface components {
             parts: components["schemas"]["ThingPartView"][];
             texts: components["schemas"]["ThingText"][];
             outline: components["schemas"]["Point"][];
+        };
+        Tint: {
+            name: string;
+            value: string;
+            matching: string[];
         };
         TitleBlockFields: {
             /** @default  */
@@ -3600,8 +3759,8 @@ export interface operations {
     };
     formAtSize: {
         parameters: {
-            query: {
-                key: string;
+            query?: {
+                key?: string;
                 width?: number;
                 depth?: number;
                 height?: number;
@@ -3882,6 +4041,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["NearView"];
+                };
+            };
+        };
+    };
+    finishes: {
+        parameters: {
+            query?: {
+                schemeId?: string;
+            };
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FinishesView"];
                 };
             };
         };

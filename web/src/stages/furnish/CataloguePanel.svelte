@@ -9,6 +9,7 @@
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import ThingButtons from "../../things/ThingButtons.svelte";
   import ExchangePanel from "./ExchangePanel.svelte";
+  import KitchenForm from "./KitchenForm.svelte";
   import PlacingPanel from "./PlacingPanel.svelte";
   import { dragOntoPlan, factsOf, kindNames } from "./catalogue";
 
@@ -151,7 +152,7 @@
       class="pill h-6 px-2"
       title="Drag a box over a free part of the plan: what fits it is found"
       aria-pressed={tools.tool.kind === "space"}
-      onclick={() => (tools.tool.kind === "space" ? tools.rest() : pickSpace())}>Fit a space</button
+      onclick={() => (tools.tool.kind === "space" ? tools.rest() : pickSpace())}>For a space</button
     >
   </div>
 </div>
@@ -224,6 +225,7 @@
   {/snippet}
 </LongList>
 {#if tools.tool.kind === "place"}<PlacingPanel {plan} tool={tools.tool} />{/if}
+<KitchenForm {plan} />
 <div class="flex items-center gap-1.5 border-t border-edge p-3.5">
   <span class="mr-auto text-soft">On the plan</span>
   <ThingButtons {plan} stage="Furnish" />

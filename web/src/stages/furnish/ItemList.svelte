@@ -7,6 +7,7 @@
   import LongList from "../../parts/LongList.svelte";
   import { grouped } from "./itemGroups";
   import BriefFields from "./BriefFields.svelte";
+  import FinishPanel from "./FinishPanel.svelte";
 
   let { plan }: { plan: OpenPlan } = $props();
 
@@ -93,4 +94,5 @@
     <h2 class="heading mt-4 mb-1">Set aside ({aside.length})</h2>
     {@render list("Items set aside", aside)}
   {/if}
+  <FinishPanel {plan} />
 </section>

@@ -8,6 +8,8 @@
   import { orBack } from "../../plan/forms";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import KeepAsOwn from "./KeepAsOwn.svelte";
+  import FinishFields from "./FinishFields.svelte";
+  import KitchenUnits from "./KitchenUnits.svelte";
   import ParameterFields from "./ParameterFields.svelte";
 
   let { plan, item }: { plan: OpenPlan; item: Item } = $props();
@@ -159,6 +161,10 @@
     Usual size: {kind?.source.title}. From memory ({kind?.source.confidence}).
   </p>
 
+  {#if kind?.maker === "kitchen-line" || kind?.maker === "kitchen-island"}
+    <KitchenUnits {plan} {item} parameters={facts?.parameters ?? []} disabled={fixed} />
+  {/if}
+
   {#if kind?.chair}
     <h3 class="heading mt-4 mb-2">Seats</h3>
     {#each sides as [side, name] (side)}
@@ -262,6 +268,13 @@
           }}>Change all for another …</button
         >
       </div>
+      <details class="mt-2">
+        <summary class="cursor-pointer text-soft">Tint</summary>
+        <p class="my-1 text-soft">This one</p>
+        <FinishFields {plan} of="Item" targetId={item.id} label="this item" />
+        <p class="my-1 text-soft">All {kind.name}</p>
+        <FinishFields {plan} of="Kind" targetId={item.catalogue} label="all of this kind" />
+      </details>
       <KeepAsOwn {plan} {item} {kind} own={own?.type === "own-item"} />
     {/if}
   {/if}

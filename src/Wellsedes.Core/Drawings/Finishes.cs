@@ -1,0 +1,193 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Measure;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Spaces;
+
+namespace Wellsedes.Core.Drawings;
+
+/// <summary>The finish of a floor as it is drawn: what is filled, in what, and its joints at true scale, on the level in mm.</summary>
+/// <param name="Joints">Null where there are none, or so many that they would only be grey.</param>
+public sealed record FloorFinish(string Id, PathShape Fill, PathShape? Joints, string Tint);
+
+/// <summary>A line of the legend: its tint, and what it stands for.</summary>
+public sealed record FinishLine(string Tint, string Text);
+
+/// <summary>Finishes as they are drawn: floors with the pattern at true scale, items in their tint.</summary>
+public static class Finishes
+{
+    /// <summary>More joints than this are not drawn.</summary>
+    private const int MostJoints = 12_000;
+
+    /// <summary>The finishes of the floors of a level, rooms beneath zones.</summary>
+    public static IEnumerable<FloorFinish> OfFloors(Plan plan, string schemeId, LevelSpace space)
+    {
+        foreach (var finish in plan.OfScheme<Finish>(schemeId).Where(finish => finish.IsOfFloor).OrderBy(finish => finish.Of).ThenBy(finish => finish.Id, StringComparer.Ordinal))
+        {
+            if (RegionOf(plan, space, finish) is not { } region)
+                continue;
+            var fill = region.Holes.Aggregate(PathShape.Closed(region.Outline.AsSpan()), (path, hole) => path.Then(PathShape.Closed(hole.AsSpan())));
+            yield return new FloorFinish(finish.Id, fill, JointsOf(finish, region), Tints.OnPaper(finish.Tint, finish.Opacity));
+        }
+    }
+
+    private static Region? RegionOf(Plan plan, LevelSpace space, Finish finish) =>
+        finish.Of == FinishOf.Room
+            ? space.Rooms.FirstOrDefault(room => room.Named && room.Room.Id == finish.TargetId)?.Outline
+            : plan.Find<Thing>(finish.TargetId) is { } zone && zone.LevelId == space.LevelId ? new Region([.. zone.Floor().Corners], []) : null;
+
+    /// <summary>The tint of an item: its own, else its kind's, else that of the zone its middle is in; null for none.</summary>
+    public static string? TintOf(Plan plan, Item item)
+    {
+        Finish? best = null;
+        foreach (var finish in plan.OfScheme<Finish>(item.SchemeId))
+        {
+            var holds = finish.Of switch
+            {
+                FinishOf.Item => finish.TargetId == item.Id,
+                FinishOf.Kind => finish.TargetId == item.Catalogue,
+                FinishOf.ItemsInZone => plan.Find<Thing>(finish.TargetId) is { } zone && zone.LevelId == item.LevelId && zone.Floor().Holds(item.Placement.Origin),
+                _ => false,
+            };
+            if (holds && (best is null || finish.Of > best.Of))
+                best = finish;
+        }
+        return best is null ? null : Tints.OnPaper(best.Tint, best.Opacity);
+    }
+
+    /// <summary>What the tints of a level stand for, in the order they are drawn; those alike in one line.</summary>
+    public static ImmutableArray<FinishLine> Legend(Plan plan, string schemeId, LevelSpace space, IReadOnlyCollection<PlacedItem> items)
+    {
+        List<(string Tint, string What, string Of)> lines = [];
+        foreach (var finish in plan.OfScheme<Finish>(schemeId).OrderBy(finish => finish.Of).ThenBy(finish => finish.Id, StringComparer.Ordinal))
+        {
+            var name = finish.IsOfFloor
+                ? RegionOf(plan, space, finish) is null ? null : Editing.FinishEdits.NameOf(plan, finish)
+                : finish.Of switch
+                {
+                    FinishOf.Kind => items.FirstOrDefault(item => item.Kind.Key == finish.TargetId)?.Kind.Name,
+                    FinishOf.Item => items.FirstOrDefault(item => item.Item.Id == finish.TargetId)?.Name,
+                    _ => plan.Find<Thing>(finish.TargetId)?.LevelId == space.LevelId ? $"Items in {Editing.FinishEdits.NameOf(plan, finish)}" : null,
+                };
+            if (name is not null)
+                lines.Add((Tints.OnPaper(finish.Tint, finish.Opacity), Told(finish, plan.Details.Units), name));
+        }
+        return [.. lines.GroupBy(line => (line.Tint, line.What)).Select(group => new FinishLine(group.Key.Tint, $"{group.Key.What}: {string.Join(", ", group.Select(line => line.Of))}"))];
+    }
+
+    private static string Told(Finish finish, UnitSystem units)
+    {
+        var tint = Tints.NameOf(finish.Tint);
+        string Size() => $"{LengthText.Write(finish.Width, units)} × {LengthText.Write(finish.Length, units)}";
+        return finish.Pattern switch
+        {
+            FinishPattern.Boards => $"{tint} boards {Size()}",
+            FinishPattern.Herringbone => $"{tint} herringbone {Size()}",
+            FinishPattern.Tiles => $"{tint} tiles {Size()}",
+            FinishPattern.Carpet => $"{tint} carpet",
+            _ => tint,
+        };
+    }
+
+    private static PathShape? JointsOf(Finish finish, Region region)
+    {
+        var from = new Placement(region.Bounds.MinX, region.Bounds.MinY, finish.Rotation);
+        // The region's box in the pattern's own coordinates.
+        var own = Bounds.Around(region.Outline.Select(from.In));
+        var joints = finish.Pattern switch
+        {
+            FinishPattern.Boards => Boards(own, finish.Width, finish.Length),
+            FinishPattern.Herringbone => Herringbone(own, finish.Width, finish.Length),
+            FinishPattern.Tiles => Tiles(own, finish.Width, finish.Length),
+            FinishPattern.Carpet => Carpet(own),
+            _ => [],
+        };
+        List<PathStep> steps = [];
+        foreach (var (a, b) in joints)
+        {
+            foreach (var (start, end) in Within(region, from.Out(a), from.Out(b)))
+            {
+                steps.Add(new PathStep(PathStepKind.Move, start));
+                steps.Add(new PathStep(PathStepKind.Line, end));
+            }
+            if (steps.Count > 2 * MostJoints)
+                return null;
+        }
+        return steps.Count == 0 ? null : new PathShape([.. steps]);
+    }
+
+    /// <summary>Boards along x, each row begun a third of a board further on.</summary>
+    private static IEnumerable<(Point, Point)> Boards(Bounds box, double width, double length)
+    {
+        var row = 0;
+        for (var y = box.MinY; y < box.MaxY; y += width, row++)
+        {
+            yield return (new(box.MinX, y), new(box.MaxX, y));
+            for (var x = box.MinX + length * (row % 3) / 3; x < box.MaxX; x += length)
+                if (x > box.MinX)
+                    yield return (new(x, y), new(x, y + width));
+        }
+    }
+
+    private static IEnumerable<(Point, Point)> Tiles(Bounds box, double width, double length)
+    {
+        for (var x = box.MinX + width; x < box.MaxX; x += width)
+            yield return (new(x, box.MinY), new(x, box.MaxY));
+        for (var y = box.MinY + length; y < box.MaxY; y += length)
+            yield return (new(box.MinX, y), new(box.MaxX, y));
+    }
+
+    /// <summary>Blocks in pairs at right angles: each stands across the end of the one before, in bands of stairs.</summary>
+    private static IEnumerable<(Point, Point)> Herringbone(Bounds box, double width, double length)
+    {
+        var n = length / width;
+        // Stairs t go up to the right by one width; bands k follow each other down to the right by a block.
+        var across = (box.Width + box.Height) / width + 2 * n;
+        var (least, most) = ((int)Math.Floor((box.MinX + box.MinY) / width / 2 - across), (int)Math.Ceiling((box.MaxX + box.MaxY) / width / 2 + across));
+        var bands = (int)Math.Ceiling(across / n) + 1;
+        for (var k = -bands; k <= bands; k++)
+        for (var t = least; t <= most; t++)
+        {
+            var (x, y) = ((t + k * n) * width, (t - k * n) * width);
+            if (x > box.MaxX + length || x < box.MinX - 2 * length || y > box.MaxY + length || y < box.MinY - 2 * length)
+                continue;
+            // A lying block: its foot and its left end; a standing one at its right end: its left side is the lying one's right end.
+            yield return (new(x, y), new(x + length, y));
+            yield return (new(x, y), new(x, y + width));
+            yield return (new(x + length, y + width - length), new(x + length, y + width));
+            yield return (new(x + length, y + width - length), new(x + length + width, y + width - length));
+        }
+    }
+
+    /// <summary>Short strokes apart, as carpet is drawn.</summary>
+    private static IEnumerable<(Point, Point)> Carpet(Bounds box)
+    {
+        const double apart = 300;
+        var row = 0;
+        for (var y = box.MinY + apart / 2; y < box.MaxY; y += apart, row++)
+        for (var x = box.MinX + apart * (row % 2 == 0 ? 0.25 : 0.75); x < box.MaxX; x += apart)
+            yield return (new(x, y), new(x + 40, y + 40));
+    }
+
+    /// <summary>The parts of a stretch that lie within a region.</summary>
+    private static IEnumerable<(Point, Point)> Within(Region region, Point a, Point b)
+    {
+        List<double> cuts = [0, 1];
+        foreach (var ring in region.Holes.Insert(0, region.Outline))
+            for (var i = 0; i < ring.Length; i++)
+            {
+                var (p, q) = (ring[i], ring[(i + 1) % ring.Length]);
+                var (d, e) = (b - a, q - p);
+                var cross = d.Cross(e);
+                if (Math.Abs(cross) < 1e-9)
+                    continue;
+                var (t, u) = ((p - a).Cross(e) / cross, (p - a).Cross(d) / cross);
+                if (t > 0 && t < 1 && u >= 0 && u <= 1)
+                    cuts.Add(t);
+            }
+        cuts.Sort();
+        for (var i = 0; i + 1 < cuts.Count; i++)
+            if (cuts[i + 1] - cuts[i] > 1e-9 && region.Holds(a + (b - a) * ((cuts[i] + cuts[i + 1]) / 2)))
+                yield return (a + (b - a) * cuts[i], a + (b - a) * cuts[i + 1]);
+    }
+}

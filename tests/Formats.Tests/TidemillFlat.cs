@@ -1,0 +1,67 @@
+using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.Editing;
+using Wellsedes.Core.Plans;
+
+namespace Wellsedes.Formats.Tests;
+
+/// <summary>Keeper's Flat of the invented Tidemill House, furnished in two schemes by edits, as a planner would.</summary>
+internal static class TidemillFlat
+{
+    private const string Everyday = PlanStart.SchemeId;
+    private const string OpenHouse = "open-house";
+
+    public static IEnumerable<Edit> Furnish(string level)
+    {
+        PlaceItem Place(string scheme, string id, string catalogue, double x, double y, double turn = 0) =>
+            new($"{scheme}-{id}", scheme, level, catalogue, x, y, turn);
+
+        IEnumerable<Edit> Kitchen(string scheme, double? islandGap) =>
+            [
+                new PutKitchen($"{scheme}-kitchen", scheme, level, 3200, 5000, KitchenShape.Straight, 2700, WallUnits: true, IslandGap: islandGap),
+                new SetKitchenUnit($"{scheme}-kitchen", 4, KitchenUnit.Hob),
+            ];
+
+        IEnumerable<Edit> Bedroom(string scheme, string bed) =>
+            [
+                Place(scheme, "bed", bed, 8300, 1850, 270),
+                Place(scheme, "night-1", "nightstand", 9090, 800, 270),
+                Place(scheme, "lamp", "table-lamp", 9090, 800),
+                Place(scheme, "wardrobe", "wardrobe-1200", 6300, 2790),
+                Place(scheme, "mirror", "mirror-tall", 7400, 3080),
+            ];
+
+        IEnumerable<Edit> Finishes(string scheme, string boards) =>
+            [
+                new PutFinish(new Finish($"{scheme}-floor", scheme, FinishOf.Room, "living", FinishPattern.Boards, boards, 140, 1800)),
+                new PutFinish(new Finish($"{scheme}-bedroom-floor", scheme, FinishOf.Room, "bedroom", FinishPattern.Carpet, "#E6DCC8")),
+                new PutFinish(new Finish($"{scheme}-bath-floor", scheme, FinishOf.Room, "bath", FinishPattern.Tiles, "#7FA6B8", 300, 300, Opacity: 0.6)),
+            ];
+
+        yield return new RenameScheme(Everyday, "Everyday");
+        yield return new AddScheme(OpenHouse, "Open house");
+        foreach (
+            var edit in (Edit[])
+                [
+                    .. Kitchen(Everyday, 1000),
+                    Place(Everyday, "rug", "rug-6x9", 3100, 1020),
+                    Place(Everyday, "sofa", "sofa-two", 2300, 460, 180),
+                    Place(Everyday, "chair", "armchair", 3880, 500, 180),
+                    Place(Everyday, "table", "side-table", 3252, 320) with { Width = 400, Depth = 400 },
+                    Place(Everyday, "plant", "plant-600", 1250, 400),
+                    .. Bedroom(Everyday, "bed-uk-double"),
+                    Place(Everyday, "mat", "bath-mat", 8400, 4250),
+                    new PutFinish(new Finish("everyday-sofas", Everyday, FinishOf.Kind, "sofa-two", FinishPattern.Plain, "#8FA383")),
+                    .. Finishes(Everyday, "#D9B98A"),
+                    .. Kitchen(OpenHouse, null),
+                    Place(OpenHouse, "dining", "dining-table-1600", 3300, 2700),
+                    Place(OpenHouse, "sofa-1", "sofa-two", 1900, 460, 180),
+                    Place(OpenHouse, "sofa-2", "sofa-two", 3500, 460, 180),
+                    .. Bedroom(OpenHouse, "bed-uk-single"),
+                    new PutFinish(new Finish("open-sofas", OpenHouse, FinishOf.Kind, "sofa-two", FinishPattern.Plain, "#C47A5A")),
+                    .. Finishes(OpenHouse, "#8A5A3C"),
+                    new SetStock("dining-chair", 6),
+                ]
+        )
+            yield return edit;
+    }
+}
