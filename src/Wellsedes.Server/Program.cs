@@ -113,6 +113,7 @@ api.MapPlanShelf();
 api.MapLibrary();
 api.MapCatalogue();
 api.MapPlanCatalogue();
+api.MapOutlines();
 api.MapPlans();
 api.MapPictures();
 api.MapMeter();

@@ -17,7 +17,17 @@ internal static class TidemillFlat
 
         IEnumerable<Edit> Kitchen(string scheme, double? islandGap) =>
             [
-                new PutKitchen($"{scheme}-kitchen", scheme, level, 3200, 5000, KitchenShape.Straight, 2700, WallUnits: true, IslandGap: islandGap),
+                new PutKitchen(
+                    $"{scheme}-kitchen",
+                    scheme,
+                    level,
+                    3200,
+                    5000,
+                    KitchenShape.Straight,
+                    2700,
+                    WallUnits: true,
+                    IslandGap: islandGap
+                ),
                 new SetKitchenUnit($"{scheme}-kitchen", 4, KitchenUnit.Hob),
             ];
 
@@ -34,7 +44,19 @@ internal static class TidemillFlat
             [
                 new PutFinish(new Finish($"{scheme}-floor", scheme, FinishOf.Room, "living", FinishPattern.Boards, boards, 140, 1800)),
                 new PutFinish(new Finish($"{scheme}-bedroom-floor", scheme, FinishOf.Room, "bedroom", FinishPattern.Carpet, "#E6DCC8")),
-                new PutFinish(new Finish($"{scheme}-bath-floor", scheme, FinishOf.Room, "bath", FinishPattern.Tiles, "#7FA6B8", 300, 300, Opacity: 0.6)),
+                new PutFinish(
+                    new Finish(
+                        $"{scheme}-bath-floor",
+                        scheme,
+                        FinishOf.Room,
+                        "bath",
+                        FinishPattern.Tiles,
+                        "#7FA6B8",
+                        300,
+                        300,
+                        Opacity: 0.6
+                    )
+                ),
             ];
 
         yield return new RenameScheme(Everyday, "Everyday");
@@ -46,7 +68,11 @@ internal static class TidemillFlat
                     Place(Everyday, "rug", "rug-6x9", 3100, 1020),
                     Place(Everyday, "sofa", "sofa-two", 2300, 460, 180),
                     Place(Everyday, "chair", "armchair", 3880, 500, 180),
-                    Place(Everyday, "table", "side-table", 3252, 320) with { Width = 400, Depth = 400 },
+                    Place(Everyday, "table", "side-table", 3252, 320) with
+                    {
+                        Width = 400,
+                        Depth = 400,
+                    },
                     Place(Everyday, "plant", "plant-600", 1250, 400),
                     .. Bedroom(Everyday, "bed-uk-double"),
                     Place(Everyday, "mat", "bath-mat", 8400, 4250),

@@ -34,7 +34,10 @@ public sealed class TidemillHouseTests
     {
         var plan = PlanFiles.Read(System.IO.File.ReadAllBytes(File));
         var state = new Planner().StateOf(plan, scheme, "level-2");
-        Assert.Equal("", string.Join("; ", state.Overlaps.Select(overlap => $"{overlap.ItemName} in {overlap.OtherName} by {overlap.Depth:0}")));
+        Assert.Equal(
+            "",
+            string.Join("; ", state.Overlaps.Select(overlap => $"{overlap.ItemName} in {overlap.OtherName} by {overlap.Depth:0}"))
+        );
         Assert.Equal(seats, state.Tally.Seats);
         Assert.Equal(3, Core.Drawings.Finishes.OfFloors(plan, scheme, state.Space).Count());
         Assert.Equal(2700, plan.Find<Item>($"{scheme}-kitchen")!.Parameters!.List("units").Sum(), 6);

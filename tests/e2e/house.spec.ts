@@ -37,7 +37,7 @@ test.describe("schemes, zones and marks", () => {
     await page.getByRole("button", { name: "Make the room" }).click();
     await planner.stage("Furnish");
     await page.getByLabel("Search the catalogue").fill("round 1525");
-    await page.getByRole("button", { name: /Round table 1525/ }).focus();
+    await page.getByRole("button", { name: /^Round table 1525/ }).focus();
     await page.keyboard.press("Enter");
     await expect(planner.tally).toContainText("8");
     const schemes = page.getByLabel("Scheme", { exact: true });

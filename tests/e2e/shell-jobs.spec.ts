@@ -441,7 +441,7 @@ test("a computer room: typed, furnished with racks in a row, its figures on the 
   expect(sheet).toContain("Computer room · 53.8 m²");
   expect(sheet).toContain("Net internal area | 53.8 m²");
   expect(sheet).toContain("Gross internal area | 54.0 m²");
-  expect(sheet).toMatch(/Cupboard 1000 \| 600 × 1 000[^\n]* \| 4/);
+  expect(sheet).toMatch(/Cupboard \| 600 × 1 000[^\n]* \| 4/);
   expect(sheet).toContain("Workstations | 1");
   const narrowest = figures.tallyLines.find(
     (line: { name: string }) => line.name === "Narrowest walkway",

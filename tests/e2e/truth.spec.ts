@@ -95,7 +95,7 @@ test.describe("what is said is what is so", () => {
     await page.getByRole("button", { name: "Make the room" }).click();
     await planner.stage("Furnish");
     await page.getByLabel("Search the catalogue").fill("round 1525");
-    await page.getByRole("button", { name: /Round table 1525/ }).focus();
+    await page.getByRole("button", { name: /^Round table 1525/ }).focus();
     await page.keyboard.press("Enter");
     await expect(planner.item("Table 1, 8 seats")).toBeAttached();
     // Its one table is not reached: nobody has said where people come in, and that is said once.

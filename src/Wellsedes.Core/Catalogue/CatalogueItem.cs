@@ -39,6 +39,7 @@ public sealed record SizeRange(double Least, double Most);
 /// <param name="IsFixed">Whether it is fixed to the building rather than moved about.</param>
 /// <param name="Price">What one costs, in the currency of the project; null when that is not known.</param>
 /// <param name="SupplierCode">What its supplier calls it.</param>
+/// <param name="Shape">The outline of an own item that was drawn or brought in.</param>
 /// <param name="LikeKey">For an own item: the shipped item it was made from, "" for none.</param>
 public sealed record CatalogueItem(
     string Key,
@@ -65,7 +66,8 @@ public sealed record CatalogueItem(
     bool IsFixed = false,
     double? Price = null,
     string SupplierCode = "",
-    string LikeKey = ""
+    string LikeKey = "",
+    OwnShape? Shape = null
 )
 {
     /// <summary>Whether its width is a diameter, and its depth the same.</summary>

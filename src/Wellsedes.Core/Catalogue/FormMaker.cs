@@ -9,13 +9,15 @@ namespace Wellsedes.Core.Catalogue;
 /// <param name="OccupiedDepth">Depth in mm from the table edge to the back of an occupied chair.</param>
 /// <param name="Parts">How many parts a body is divided into: doors, drawers, seats of a sofa.</param>
 /// <param name="Parameters">Values of the maker's own parameters, in its order.</param>
+/// <param name="Shape">The outline of an own item that was drawn or brought in.</param>
 public sealed record MakerInput(
     ItemSize Size,
     SeatsBySide Seats,
     ItemSize Chair,
     double OccupiedDepth,
     int Parts,
-    MakerParameters Parameters
+    MakerParameters Parameters,
+    OwnShape? Shape = null
 )
 {
     /// <summary>What the maker of an item builds from at its usual size, or at that of one which was placed.</summary>
@@ -26,7 +28,7 @@ public sealed record MakerInput(
         ItemSize? size = null,
         SeatsBySide? seats = null,
         ItemParameters? parameters = null
-    ) => new(size ?? item.Size, seats ?? item.Seats, chair, occupiedDepth, item.Parts, MakerParameters.Of(item, parameters));
+    ) => new(size ?? item.Size, seats ?? item.Seats, chair, occupiedDepth, item.Parts, MakerParameters.Of(item, parameters), item.Shape);
 }
 
 /// <summary>The makers by name: each turns a size into a form of its own kind.</summary>
@@ -241,11 +243,15 @@ public static class FormMaker
         ["rug"] = new(Floors.Rug),
         ["mat"] = new(Floors.Mat),
         ["marked-bay"] = new(Floors.Bay),
+        [Outline] = new(Outlines.Make),
         ["person"] = new(Figures.Standing),
         ["seated-person"] = new(Figures.Seated),
         ["wheelchair-user"] = new(Figures.InWheelchair),
         ["person-pushing"] = new(Figures.Pushing),
     }.ToImmutableDictionary();
+
+    /// <summary>The maker of own items whose outline was drawn or brought in.</summary>
+    public const string Outline = "outline";
 
     private static string Counted(int count, string what) => $"{count} {what}{(count == 1 ? "" : "s")}";
 

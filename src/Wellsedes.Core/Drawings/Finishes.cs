@@ -22,19 +22,27 @@ public static class Finishes
     /// <summary>The finishes of the floors of a level, rooms beneath zones.</summary>
     public static IEnumerable<FloorFinish> OfFloors(Plan plan, string schemeId, LevelSpace space)
     {
-        foreach (var finish in plan.OfScheme<Finish>(schemeId).Where(finish => finish.IsOfFloor).OrderBy(finish => finish.Of).ThenBy(finish => finish.Id, StringComparer.Ordinal))
+        foreach (
+            var finish in plan.OfScheme<Finish>(schemeId)
+                .Where(finish => finish.IsOfFloor)
+                .OrderBy(finish => finish.Of)
+                .ThenBy(finish => finish.Id, StringComparer.Ordinal)
+        )
         {
             if (RegionOf(plan, space, finish) is not { } region)
                 continue;
-            var fill = region.Holes.Aggregate(PathShape.Closed(region.Outline.AsSpan()), (path, hole) => path.Then(PathShape.Closed(hole.AsSpan())));
+            var fill = region.Holes.Aggregate(
+                PathShape.Closed(region.Outline.AsSpan()),
+                (path, hole) => path.Then(PathShape.Closed(hole.AsSpan()))
+            );
             yield return new FloorFinish(finish.Id, fill, JointsOf(finish, region), Tints.OnPaper(finish.Tint, finish.Opacity));
         }
     }
 
     private static Region? RegionOf(Plan plan, LevelSpace space, Finish finish) =>
-        finish.Of == FinishOf.Room
-            ? space.Rooms.FirstOrDefault(room => room.Named && room.Room.Id == finish.TargetId)?.Outline
-            : plan.Find<Thing>(finish.TargetId) is { } zone && zone.LevelId == space.LevelId ? new Region([.. zone.Floor().Corners], []) : null;
+        finish.Of == FinishOf.Room ? space.Rooms.FirstOrDefault(room => room.Named && room.Room.Id == finish.TargetId)?.Outline
+        : plan.Find<Thing>(finish.TargetId) is { } zone && zone.LevelId == space.LevelId ? new Region([.. zone.Floor().Corners], [])
+        : null;
 
     /// <summary>The tint of an item: its own, else its kind's, else that of the zone its middle is in; null for none.</summary>
     public static string? TintOf(Plan plan, Item item)
@@ -46,7 +54,9 @@ public static class Finishes
             {
                 FinishOf.Item => finish.TargetId == item.Id,
                 FinishOf.Kind => finish.TargetId == item.Catalogue,
-                FinishOf.ItemsInZone => plan.Find<Thing>(finish.TargetId) is { } zone && zone.LevelId == item.LevelId && zone.Floor().Holds(item.Placement.Origin),
+                FinishOf.ItemsInZone => plan.Find<Thing>(finish.TargetId) is { } zone
+                    && zone.LevelId == item.LevelId
+                    && zone.Floor().Holds(item.Placement.Origin),
                 _ => false,
             };
             if (holds && (best is null || finish.Of > best.Of))
@@ -59,20 +69,31 @@ public static class Finishes
     public static ImmutableArray<FinishLine> Legend(Plan plan, string schemeId, LevelSpace space, IReadOnlyCollection<PlacedItem> items)
     {
         List<(string Tint, string What, string Of)> lines = [];
-        foreach (var finish in plan.OfScheme<Finish>(schemeId).OrderBy(finish => finish.Of).ThenBy(finish => finish.Id, StringComparer.Ordinal))
+        foreach (
+            var finish in plan.OfScheme<Finish>(schemeId).OrderBy(finish => finish.Of).ThenBy(finish => finish.Id, StringComparer.Ordinal)
+        )
         {
             var name = finish.IsOfFloor
-                ? RegionOf(plan, space, finish) is null ? null : Editing.FinishEdits.NameOf(plan, finish)
+                ? RegionOf(plan, space, finish) is null
+                    ? null
+                    : Editing.FinishEdits.NameOf(plan, finish)
                 : finish.Of switch
                 {
                     FinishOf.Kind => items.FirstOrDefault(item => item.Kind.Key == finish.TargetId)?.Kind.Name,
                     FinishOf.Item => items.FirstOrDefault(item => item.Item.Id == finish.TargetId)?.Name,
-                    _ => plan.Find<Thing>(finish.TargetId)?.LevelId == space.LevelId ? $"Items in {Editing.FinishEdits.NameOf(plan, finish)}" : null,
+                    _ => plan.Find<Thing>(finish.TargetId)?.LevelId == space.LevelId
+                        ? $"Items in {Editing.FinishEdits.NameOf(plan, finish)}"
+                        : null,
                 };
             if (name is not null)
                 lines.Add((Tints.OnPaper(finish.Tint, finish.Opacity), Told(finish, plan.Details.Units), name));
         }
-        return [.. lines.GroupBy(line => (line.Tint, line.What)).Select(group => new FinishLine(group.Key.Tint, $"{group.Key.What}: {string.Join(", ", group.Select(line => line.Of))}"))];
+        return
+        [
+            .. lines
+                .GroupBy(line => (line.Tint, line.What))
+                .Select(group => new FinishLine(group.Key.Tint, $"{group.Key.What}: {string.Join(", ", group.Select(line => line.Of))}")),
+        ];
     }
 
     private static string Told(Finish finish, UnitSystem units)
@@ -143,7 +164,10 @@ public static class Finishes
         var n = length / width;
         // Stairs t go up to the right by one width; bands k follow each other down to the right by a block.
         var across = (box.Width + box.Height) / width + 2 * n;
-        var (least, most) = ((int)Math.Floor((box.MinX + box.MinY) / width / 2 - across), (int)Math.Ceiling((box.MaxX + box.MaxY) / width / 2 + across));
+        var (least, most) = (
+            (int)Math.Floor((box.MinX + box.MinY) / width / 2 - across),
+            (int)Math.Ceiling((box.MaxX + box.MaxY) / width / 2 + across)
+        );
         var bands = (int)Math.Ceiling(across / n) + 1;
         for (var k = -bands; k <= bands; k++)
         for (var t = least; t <= most; t++)

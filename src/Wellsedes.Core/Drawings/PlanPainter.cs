@@ -144,7 +144,12 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
             {
                 case SymbolRole.Body:
                     marks.Add(
-                        new PathMark(path, Ink.Full, item.Form.WalkedOn ? Ink.Finest : Ink.Narrow, tint ?? (item.Form.StoodOn ? Ink.Wash : Ink.Paper))
+                        new PathMark(
+                            path,
+                            Ink.Full,
+                            item.Form.WalkedOn ? Ink.Finest : Ink.Narrow,
+                            tint ?? (item.Form.StoodOn ? Ink.Wash : Ink.Paper)
+                        )
                     );
                     break;
                 case SymbolRole.Seat:

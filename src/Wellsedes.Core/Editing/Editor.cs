@@ -36,7 +36,9 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
                 ?? FinishEdits.Answer(plan, edit)
                 ?? items.Answer(plan, edit),
         };
-        return answer.Change is { } change ? Guard(plan, FinishEdits.Without(plan, RoomEdits.KeepNames(plan, change, spaces)), edit) : answer;
+        return answer.Change is { } change
+            ? Guard(plan, FinishEdits.Without(plan, RoomEdits.KeepNames(plan, change, spaces)), edit)
+            : answer;
     }
 
     /// <summary>What holds for every change, before it is anything more than a wish.</summary>

@@ -44,7 +44,10 @@ internal static class FinishEdits
     public static Problem? Check(Plan plan, Finish finish)
     {
         if (!Tints.IsTint(finish.Tint))
-            return new Problem("tint", $"\"{(finish.Tint.Length <= 20 ? finish.Tint : finish.Tint[..20] + "…")}\" is no tint; it is written #RRGGBB.");
+            return new Problem(
+                "tint",
+                $"\"{(finish.Tint.Length <= 20 ? finish.Tint : finish.Tint[..20] + "…")}\" is no tint; it is written #RRGGBB."
+            );
         if (!(finish.Opacity >= 0.05 && finish.Opacity <= 1))
             return new Problem("opacity", "The opacity must be from 0.05 to 1.");
         if (SizeSense.CheckAngle("rotation", finish.Rotation) is { } turned)
@@ -52,16 +55,24 @@ internal static class FinishEdits
         var isThere = finish.Of switch
         {
             FinishOf.Room => plan.Find<Room>(finish.TargetId) is not null,
-            FinishOf.Zone or FinishOf.ItemsInZone => plan.Find<Thing>(finish.TargetId) is { } thing && thing.Counts() && thing is IOfScheme of && of.SchemeId == finish.SchemeId,
+            FinishOf.Zone or FinishOf.ItemsInZone => plan.Find<Thing>(finish.TargetId) is { } thing
+                && thing.Counts()
+                && thing is IOfScheme of
+                && of.SchemeId == finish.SchemeId,
             FinishOf.Kind => plan.CatalogueItem(finish.TargetId) is not null,
             _ => plan.Find<Item>(finish.TargetId) is { } item && item.SchemeId == finish.SchemeId,
         };
         if (!isThere)
             return new Problem("targetId", "What the finish is of is not there in this scheme.");
-        if (plan.OfScheme<Finish>(finish.SchemeId).Any(other => other.Id != finish.Id && other.Of == finish.Of && other.TargetId == finish.TargetId))
+        if (
+            plan.OfScheme<Finish>(finish.SchemeId)
+                .Any(other => other.Id != finish.Id && other.Of == finish.Of && other.TargetId == finish.TargetId)
+        )
             return new Problem("targetId", $"{NameOf(plan, finish)} has a finish already; change that one.");
         if (!finish.IsOfFloor)
-            return finish.Pattern == FinishPattern.Plain ? null : new Problem("pattern", "Items have a plain tint; patterns are for floors.");
+            return finish.Pattern == FinishPattern.Plain
+                ? null
+                : new Problem("pattern", "Items have a plain tint; patterns are for floors.");
         return finish.Pattern switch
         {
             FinishPattern.Boards => Size("width", "board", finish.Width, 20, 1000) ?? Size("length", "board", finish.Length, 100, 6000),
@@ -75,5 +86,8 @@ internal static class FinishEdits
     private static Problem? Size(string field, string of, double value, double least, double most) =>
         value >= least - Tolerance.Length && value <= most + Tolerance.Length
             ? null
-            : new Problem(field, $"The {field} of a {of} must be from {LengthText.WriteMetric(least)} to {LengthText.WriteMetric(most)} mm; {value:0.##} was given.");
+            : new Problem(
+                field,
+                $"The {field} of a {of} must be from {LengthText.WriteMetric(least)} to {LengthText.WriteMetric(most)} mm; {value:0.##} was given."
+            );
 }

@@ -112,13 +112,18 @@ internal sealed class KitchenEdits(Func<Plan, string, LevelSpace> spaces)
         switch (edit.Shape)
         {
             case KitchenShape.Straight:
-                return TooLong("length", edit.Length, face.Length) is { } problem ? ([], problem) : ([Centred(face, along, edit.Length, Whole)], null);
+                return TooLong("length", edit.Length, face.Length) is { } problem
+                    ? ([], problem)
+                    : ([Centred(face, along, edit.Length, Whole)], null);
             case KitchenShape.Facing:
                 if (TooLong("length", edit.Length, face.Length) is { } tooLong)
                     return ([], tooLong);
                 var leg = Centred(face, along, edit.Length, [KitchenUnit.Sink, KitchenUnit.Dishwasher, KitchenUnit.Drawers]);
                 if (Opposite(faces, leg) is not { } other)
-                    return ([], new Problem("shape", "No wall faces this one along its whole length; choose another shape or a shorter line."));
+                    return (
+                        [],
+                        new Problem("shape", "No wall faces this one along its whole length; choose another shape or a shorter line.")
+                    );
                 return ([leg, other], null);
             case KitchenShape.ThreeSided:
                 if (!IsSquare(before, face) || !IsSquare(face, after))
@@ -169,15 +174,20 @@ internal sealed class KitchenEdits(Func<Plan, string, LevelSpace> spaces)
         KitchenUnit.Hob,
     ];
 
-    private static Problem NotSquare() =>
-        new("shape", "The corner is not square; put a straight line along each wall instead.");
+    private static Problem NotSquare() => new("shape", "The corner is not square; put a straight line along each wall instead.");
 
     private static Problem? TooLong(string field, double length, double there) =>
         !(length >= 400) ? new Problem(field, $"A kitchen line is at least 400 mm long; {length:0.##} was given.")
-        : length > there + Tolerance.Length ? new Problem(field, $"{LengthText.WriteMetric(length)} mm do not go in here: {LengthText.WriteMetric(Math.Floor(there))} mm are free between the corners.", Math.Floor(there))
+        : length > there + Tolerance.Length
+            ? new Problem(
+                field,
+                $"{LengthText.WriteMetric(length)} mm do not go in here: {LengthText.WriteMetric(Math.Floor(there))} mm are free between the corners.",
+                Math.Floor(there)
+            )
         : null;
 
-    private static bool IsSquare(Face face, Face next) => face.Along.Dot(next.Along) is var dot && Math.Abs(dot) < 0.02 && face.Along.Cross(next.Along) > 0;
+    private static bool IsSquare(Face face, Face next) =>
+        face.Along.Dot(next.Along) is var dot && Math.Abs(dot) < 0.02 && face.Along.Cross(next.Along) > 0;
 
     private static Leg Centred(Face face, double along, double length, ImmutableArray<KitchenUnit> wanted)
     {
@@ -192,7 +202,11 @@ internal sealed class KitchenEdits(Func<Plan, string, LevelSpace> spaces)
     /// <summary>The same stretch on the wall that faces a line.</summary>
     private static Leg? Opposite(Face[] faces, Leg leg)
     {
-        foreach (var face in faces.Where(face => face.Along.Dot(leg.Face.Along) < -0.9998).OrderBy(face => (face.From - leg.Face.From).Dot(leg.Face.Inward)))
+        foreach (
+            var face in faces
+                .Where(face => face.Along.Dot(leg.Face.Along) < -0.9998)
+                .OrderBy(face => (face.From - leg.Face.From).Dot(leg.Face.Inward))
+        )
         {
             if ((face.From - leg.Face.From).Dot(leg.Face.Inward) <= 0)
                 continue;
@@ -218,15 +232,21 @@ internal sealed class KitchenEdits(Func<Plan, string, LevelSpace> spaces)
         if (edit.IslandGap is { } gap && plan.CatalogueItem(Island) is { } island)
         {
             var face = legs[0].Face;
-            var middle = face.From + face.Along * ((legs[0].From + legs[0].To) / 2) + face.Inward * (edit.Depth + gap + island.Size.Depth / 2);
+            var middle =
+                face.From + face.Along * ((legs[0].From + legs[0].To) / 2) + face.Inward * (edit.Depth + gap + island.Size.Depth / 2);
             // It is worked at from the line: its front faces that, and whoever sits at it looks there.
             made.Add(Standing(edit, $"{edit.Id}-island", Island, middle, face.Inward * -1, null, null, null));
         }
         if (made.FirstOrDefault(item => plan.Find(item.Id) is not null) is { } taken)
             return EditAnswer.Taken("id", taken.Id);
         var count = made.Sum(item => item.Parameters?.List("units").Length ?? 0);
-        var told = fillers.Count == 0 ? "" : $", fillers {string.Join(", ", fillers.Select(filler => LengthText.Write(filler, plan.Details.Units)))}";
-        return EditAnswer.Done(new Change($"Put in a kitchen of {count} units{told}", [.. made.Select(item => new EntityChange(null, item))]));
+        var told =
+            fillers.Count == 0
+                ? ""
+                : $", fillers {string.Join(", ", fillers.Select(filler => LengthText.Write(filler, plan.Details.Units)))}";
+        return EditAnswer.Done(
+            new Change($"Put in a kitchen of {count} units{told}", [.. made.Select(item => new EntityChange(null, item))])
+        );
     }
 
     private static Item OnWall(PutKitchen edit, Leg leg, int i, ImmutableArray<Leg> legs)
@@ -244,7 +264,17 @@ internal sealed class KitchenEdits(Func<Plan, string, LevelSpace> spaces)
             parameters = parameters.With("wall-units", [.. Above(widths, kinds)]);
         var isHigh = edit.WallUnits || kinds.Any(Kitchens.IsTall);
         var middle = leg.Face.From + leg.Face.Along * ((leg.From + leg.To) / 2) + leg.Face.Inward * (edit.Depth / 2);
-        return Standing(edit, i == 0 ? edit.Id : $"{edit.Id}-{i + 1}", Line, middle, leg.Face.Inward, length, edit.Depth, isHigh ? 2120 : 900, parameters);
+        return Standing(
+            edit,
+            i == 0 ? edit.Id : $"{edit.Id}-{i + 1}",
+            Line,
+            middle,
+            leg.Face.Inward,
+            length,
+            edit.Depth,
+            isHigh ? 2120 : 900,
+            parameters
+        );
     }
 
     private static (List<double>, List<int>) Filled(Leg leg, double length, bool hasTwoCorners)
@@ -263,7 +293,8 @@ internal sealed class KitchenEdits(Func<Plan, string, LevelSpace> spaces)
     }
 
     /// <summary>Wall units from the left, as wide as what they hang above, up to the first tall unit.</summary>
-    private static IEnumerable<double> Above(List<double> widths, List<int> kinds) => widths.TakeWhile((_, i) => !Kitchens.IsTall(kinds[i]));
+    private static IEnumerable<double> Above(List<double> widths, List<int> kinds) =>
+        widths.TakeWhile((_, i) => !Kitchens.IsTall(kinds[i]));
 
     private static Item Standing(
         PutKitchen edit,
@@ -305,10 +336,7 @@ internal sealed class KitchenEdits(Func<Plan, string, LevelSpace> spaces)
             return EditAnswer.No("unit", $"The line has {known.Count} units; there is no {edit.Unit}.");
         if (edit.Width is { } typed && !(typed is >= 50 and <= 2000))
             return EditAnswer.No("width", $"A unit is from 50 to 2000 mm wide; {typed:0.##} was given.");
-        List<(double Width, int Kind, bool IsThis)> units =
-        [
-            .. known.Select((width, i) => (width, holds[i], i == edit.Unit - 1)),
-        ];
+        List<(double Width, int Kind, bool IsThis)> units = [.. known.Select((width, i) => (width, holds[i], i == edit.Unit - 1))];
         units[edit.Unit - 1] = (edit.Width ?? known[edit.Unit - 1], edit.Kind is { } holding ? (int)holding : holds[edit.Unit - 1], true);
         units.RemoveAll(unit => unit.Kind == (int)KitchenUnit.Filler && !unit.IsThis);
         // Units of doors give way from the right; what holds something stays.
@@ -316,7 +344,10 @@ internal sealed class KitchenEdits(Func<Plan, string, LevelSpace> spaces)
         {
             var gives = units.FindLastIndex(unit => unit.Kind == (int)KitchenUnit.Doors && !unit.IsThis);
             if (gives < 0)
-                return EditAnswer.No("width", $"It does not go in: the units take {LengthText.WriteMetric(units.Sum(unit => unit.Width))} mm, the line has {LengthText.WriteMetric(size.Width)}.");
+                return EditAnswer.No(
+                    "width",
+                    $"It does not go in: the units take {LengthText.WriteMetric(units.Sum(unit => unit.Width))} mm, the line has {LengthText.WriteMetric(size.Width)}."
+                );
             units.RemoveAt(gives);
         }
         var (more, moreKinds) = KitchenFill.Fill(size.Width - units.Sum(unit => unit.Width), []);
@@ -325,6 +356,13 @@ internal sealed class KitchenEdits(Func<Plan, string, LevelSpace> spaces)
             .With("kinds", [.. units.Select(unit => (double)unit.Kind), .. moreKinds.Select(one => (double)one)]);
         var filler = more.Where((_, i) => moreKinds[i] == (int)KitchenUnit.Filler).Sum();
         var told = filler > 0 ? $", filler {LengthText.Write(filler, plan.Details.Units)}" : "";
-        return Editor.Swap($"Changed unit {edit.Unit} of {PlacedItem.NameOf(item, kind)}{told}", item, item with { Parameters = parameters });
+        return Editor.Swap(
+            $"Changed unit {edit.Unit} of {PlacedItem.NameOf(item, kind)}{told}",
+            item,
+            item with
+            {
+                Parameters = parameters,
+            }
+        );
     }
 }

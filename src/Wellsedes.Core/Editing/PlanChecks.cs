@@ -308,6 +308,10 @@ public static class PlanChecks
             return new Problem("key", "An own item's key is its id.");
         if (item.Parts is < 0 or > 40 || item.MostSeats is < 0 or > 200)
             return new Problem("parts", "An item has from 0 to 40 parts and takes at most 200 seats.");
+        if (item.Maker == FormMaker.Outline && item.Shape is null)
+            return new Problem("shape", "An item of its own outline needs one.");
+        if (item.Shape?.Wrong() is { } wrongShape)
+            return new Problem(wrongShape.Field, wrongShape.Message);
         if (item.Price is { } price && !(price >= 0 && price <= 10_000_000))
             return new Problem("price", "The price must be from 0 to 10 000 000.");
         if (item.Outlets is < 0 or > 100)

@@ -23,6 +23,37 @@ public static class Polygons
         return ToRegions(Overlaid(region, gone, SpatialFunction.Difference));
     }
 
+    /// <summary>A simple ring in convex pieces: triangles, joined where two make a convex shape.</summary>
+    public static ImmutableArray<Convex> ConvexPieces(IReadOnlyList<Point> ring)
+    {
+        var hull = Convex.HullOf(ring);
+        var area = Math.Abs(Region.SignedArea([.. ring]));
+        if (Math.Abs(Region.SignedArea([.. hull.Corners])) - area < 1e-3 * area)
+            return [hull];
+        var triangles = NetTopologySuite.Triangulate.Polygon.PolygonTriangulator.Triangulate(Factory.CreatePolygon(Ring(ring)));
+        List<Point[]> pieces = [];
+        for (var i = 0; i < triangles.NumGeometries; i++)
+        {
+            Point[] triangle = [.. triangles.GetGeometryN(i).Coordinates.Take(3).Select(c => new Point(c.X, c.Y))];
+            if (Region.SignedArea([.. triangle]) < 0)
+                Array.Reverse(triangle);
+            var at = pieces.FindIndex(piece => Joined(piece, triangle) is not null);
+            if (at >= 0)
+                pieces[at] = Joined(pieces[at], triangle)!;
+            else
+                pieces.Add(triangle);
+        }
+        return [.. pieces.Select(piece => Convex.Polygon(piece))];
+    }
+
+    /// <summary>Two pieces as one where their hull is no larger than both of them.</summary>
+    private static Point[]? Joined(Point[] a, Point[] b)
+    {
+        Point[] hull = [.. Convex.HullOf([.. a, .. b]).Corners];
+        var both = Math.Abs(Region.SignedArea([.. a])) + Math.Abs(Region.SignedArea([.. b]));
+        return Math.Abs(Math.Abs(Region.SignedArea([.. hull])) - both) < 1e-6 * both + 0.01 ? hull : null;
+    }
+
     /// <summary>The area two regions share, in mm².</summary>
     public static double SharedArea(Region a, Region b) =>
         a.Bounds.Meets(b.Bounds) ? Overlaid(a, ToPolygon(b), SpatialFunction.Intersection).Area : 0;

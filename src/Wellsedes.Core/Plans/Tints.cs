@@ -31,14 +31,13 @@ public static class Tints
     ];
 
     public static IReadOnlyList<Tint> All { get; } =
-        [.. Palette.Select(tint => new Tint(tint.Name, tint.Value, [.. MatchingOf(tint.Value)]))];
+    [.. Palette.Select(tint => new Tint(tint.Name, tint.Value, [.. MatchingOf(tint.Value)]))];
 
     /// <summary>The name of a tint of the palette; the value itself for another.</summary>
     public static string NameOf(string value) =>
         Palette.FirstOrDefault(tint => tint.Value.Equals(value, StringComparison.OrdinalIgnoreCase)).Name ?? value;
 
-    public static bool IsTint(string value) =>
-        value.Length == 7 && value[0] == '#' && value.Skip(1).All(char.IsAsciiHexDigit);
+    public static bool IsTint(string value) => value.Length == 7 && value[0] == '#' && value.Skip(1).All(char.IsAsciiHexDigit);
 
     /// <summary>A tint on white paper, as strong as its opacity from 0 to 1.</summary>
     public static string OnPaper(string value, double opacity)
@@ -67,7 +66,12 @@ public static class Tints
             // Near in hue, or across the circle; lighter or darker by enough to be told apart.
             return Math.Min(apart, Math.Abs(180 - apart) + 15) - 60 * Math.Min(0.5, Math.Abs(otherLight - light));
         }
-        return Palette.Where(other => other.Value != value).OrderBy(Score).ThenBy(other => other.Name, StringComparer.Ordinal).Take(4).Select(other => other.Value);
+        return Palette
+            .Where(other => other.Value != value)
+            .OrderBy(Score)
+            .ThenBy(other => other.Name, StringComparer.Ordinal)
+            .Take(4)
+            .Select(other => other.Value);
     }
 
     private static (double Hue, double Light) HueAndLight(string value)

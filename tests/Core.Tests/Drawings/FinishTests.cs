@@ -11,8 +11,13 @@ public sealed class FinishTests
 {
     private const string S = PlanStart.SchemeId;
 
-    private static Finish Of(FinishOf of, string target, FinishPattern pattern = FinishPattern.Plain, double width = 0, double length = 0) =>
-        new("f", S, of, target, pattern, "#D9B98A", width, length);
+    private static Finish Of(
+        FinishOf of,
+        string target,
+        FinishPattern pattern = FinishPattern.Plain,
+        double width = 0,
+        double length = 0
+    ) => new("f", S, of, target, pattern, "#D9B98A", width, length);
 
     private static Sample Room()
     {
@@ -112,7 +117,10 @@ public sealed class FinishTests
         var sheet = new SheetComposer(new PlainMeasure()).Compose(input).Drawing;
         Assert.Contains(sheet.Marks.OfType<PathMark>(), mark => mark.Fill == "#D9B98A" && mark.Line is null);
         Assert.Contains(sheet.Marks.OfType<PathMark>(), mark => mark.Fill == "#5F7A5C");
-        Assert.Contains(sheet.Marks.OfType<TextMark>(), mark => mark.Text.StartsWith("Oak boards 120 × 1\u00a0800: ", StringComparison.Ordinal));
+        Assert.Contains(
+            sheet.Marks.OfType<TextMark>(),
+            mark => mark.Text.StartsWith("Oak boards 120 × 1\u00a0800: ", StringComparison.Ordinal)
+        );
         Assert.Contains(sheet.Marks.OfType<TextMark>(), mark => mark.Text == "Moss: Sofa, three seats");
     }
 

@@ -60,7 +60,10 @@ public sealed class KitchenTests
         // Looking at the north wall from the room, its west end is to the left.
         Assert.Equal((double)KitchenUnit.Corner, west ? kinds[0] : kinds[^1]);
         var room = sample.State.Space.Rooms[0].Outline.Bounds;
-        var (first, second) = (sample.State.Items.Single(i => i.Item.Id == "k").Bounds, sample.State.Items.Single(i => i.Item.Id == "k-2").Bounds);
+        var (first, second) = (
+            sample.State.Items.Single(i => i.Item.Id == "k").Bounds,
+            sample.State.Items.Single(i => i.Item.Id == "k-2").Bounds
+        );
         Assert.Equal(west ? room.MinX : room.MaxX, west ? first.MinX : first.MaxX, 3);
         Assert.Equal(room.MaxY - 620, second.MaxY, 3);
     }
@@ -68,11 +71,16 @@ public sealed class KitchenTests
     [Fact]
     public void Three_lines_fill_a_wall_and_both_beside_it()
     {
-        var sample = new Sample().Room(4000, 5000).Do(At(2000, 4900, KitchenShape.ThreeSided, 0) with { SecondLength = 1800, ThirdLength = 2100 });
+        var sample = new Sample()
+            .Room(4000, 5000)
+            .Do(At(2000, 4900, KitchenShape.ThreeSided, 0) with { SecondLength = 1800, ThirdLength = 2100 });
         Assert.Empty(sample.State.Overlaps);
         FrontsLookIntoTheRoom(sample);
         Assert.Equal(4000, Units(sample).Sum(), 6);
-        Assert.Equal(((double)KitchenUnit.Corner, (double)KitchenUnit.Corner), (Line(sample).Parameters!.List("kinds")[0], Line(sample).Parameters!.List("kinds")[^1]));
+        Assert.Equal(
+            ((double)KitchenUnit.Corner, (double)KitchenUnit.Corner),
+            (Line(sample).Parameters!.List("kinds")[0], Line(sample).Parameters!.List("kinds")[^1])
+        );
         Assert.Equal(3, sample.State.Items.Length);
     }
 
@@ -80,7 +88,9 @@ public sealed class KitchenTests
     [Fact]
     public void An_island_stands_before_the_line_with_the_typed_gap_between()
     {
-        var sample = new Sample().Room(6000, 6000).Do(At(3000, 5800, KitchenShape.Straight, 3600) with { IslandGap = 1550, WallUnits = true });
+        var sample = new Sample()
+            .Room(6000, 6000)
+            .Do(At(3000, 5800, KitchenShape.Straight, 3600) with { IslandGap = 1550, WallUnits = true });
         var (line, island) = (sample.State.Items.Single(i => i.Item.Id == "k"), sample.State.Items.Single(i => i.Item.Id == "k-island"));
         Assert.Equal(1550, Gap.Between(line.Solids[0], island.Solids[0]).Width, 3);
         Assert.Equal(180, Math.Abs(line.Item.Rotation - island.Item.Rotation), 6);
@@ -108,7 +118,9 @@ public sealed class KitchenTests
             var sample = new Sample();
             Point At_(double x, double y) => new Placement(20_000, 20_000, turn).Out(new Point(x, y));
             Point[] corners = [At_(0, 0), At_(6000, 0), At_(6000, 4000), At_(0, 4000)];
-            sample.Do(new DrawBoundary("b", PlanStart.LevelId, corners[0], [.. corners[1..].Select(corner => new ChainSide(corner))], true));
+            sample.Do(
+                new DrawBoundary("b", PlanStart.LevelId, corners[0], [.. corners[1..].Select(corner => new ChainSide(corner))], true)
+            );
             var press = At_(2000, 300);
             sample.Do(At(press.X, press.Y, KitchenShape.Corner, 2800) with { SecondLength = 2000 });
             Assert.Empty(sample.State.Overlaps);

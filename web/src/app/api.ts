@@ -67,6 +67,7 @@ export type OpeningKind = NonNullable<Schemas["EntityOpening"]["kind"]>;
 export type FinishesView = Schemas["FinishesView"];
 export type FloorFinishView = Schemas["FloorFinishView"];
 export type Finish = Schemas["EntityFinish"];
+export type OutlineRead = Schemas["OutlineRead"];
 export type Tint = Schemas["Tint"];
 export type UnitSystem = Schemas["UnitSystem"];
 
@@ -143,6 +144,27 @@ export async function sendPicture(planId: string, file: File, page: number): Pro
     return answer.ok ? (body as PictureView) : messageOf(body);
   } catch {
     return "The server cannot be reached.";
+  }
+}
+
+/** Has an SVG picture read as an outline at a true width in mm. The answer is the outline, or what is wrong in words. */
+export async function sendOutline(
+  planId: string,
+  file: File,
+  width: number,
+  height: number,
+): Promise<OutlineRead | { message: string }> {
+  const query = new URLSearchParams({ width: `${width}`, height: `${height}` });
+  try {
+    const answer = await fetch(`/api/plans/${planId}/outlines?${query}`, {
+      method: "POST",
+      headers: { "X-Wellsedes-Token": token, "Content-Type": "image/svg+xml" },
+      body: file,
+    });
+    const body = await answer.json().catch(() => null);
+    return answer.ok ? (body as OutlineRead) : { message: messageOf(body) };
+  } catch {
+    return { message: "The server cannot be reached." };
   }
 }
 

@@ -163,7 +163,8 @@
       );
     }
     picture = new Picture(
-      [...painted.values()],
+      // What stands on a thing is painted after it, and found before it.
+      [...painted.values()].sort((a, b) => (a.item.elevation ?? 0) - (b.item.elevation ?? 0)),
       plan.shell,
       faint,
       {

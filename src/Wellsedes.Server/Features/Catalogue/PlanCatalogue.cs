@@ -21,7 +21,11 @@ public sealed class PlanCatalogue
 {
     private sealed record OfProject(long Revision, ImmutableDictionary<string, CatalogueItem> Items, CatalogueIndex Index);
 
-    private static readonly CatalogueIndex ShippedIndex = new(Shipped.Library.Catalogue.Items, ShippedChair, HouseRules.OccupiedChair.Value);
+    private static readonly CatalogueIndex ShippedIndex = new(
+        Shipped.Library.Catalogue.Items,
+        ShippedChair,
+        HouseRules.OccupiedChair.Value
+    );
 
     private readonly ConcurrentDictionary<Guid, OfProject> projects = new();
 
@@ -45,16 +49,23 @@ public sealed class PlanCatalogue
     }
 
     /// <summary>What is known under a key: the plan's own, what ships, the project's; null for nothing.</summary>
-    public async Task<CatalogueItem?> ItemAsync(Plan plan, Guid projectId, string key, WellsedesContext context, CancellationToken cancel) =>
-        plan.CatalogueItem(key) ?? (await OfProjectAsync(projectId, context, cancel)).Items.GetValueOrDefault(key);
+    public async Task<CatalogueItem?> ItemAsync(
+        Plan plan,
+        Guid projectId,
+        string key,
+        WellsedesContext context,
+        CancellationToken cancel
+    ) => plan.CatalogueItem(key) ?? (await OfProjectAsync(projectId, context, cancel)).Items.GetValueOrDefault(key);
 
     private async Task<OfProject> OfProjectAsync(Guid projectId, WellsedesContext context, CancellationToken cancel)
     {
-        var revision = await context.Library.Where(change => change.ProjectId == projectId).MaxAsync(change => (long?)change.Revision, cancel) ?? 0;
+        var revision =
+            await context.Library.Where(change => change.ProjectId == projectId).MaxAsync(change => (long?)change.Revision, cancel) ?? 0;
         if (projects.TryGetValue(projectId, out var known) && known.Revision == revision)
             return known;
         var items = (await LibraryEndpoints.ItemsAsync(projectId, context, cancel)).Select(item => item.Item).ToArray();
-        var index = items.Length == 0 ? ShippedIndex : ShippedIndex.With(new CatalogueIndex(items, ShippedChair, HouseRules.OccupiedChair.Value));
+        var index =
+            items.Length == 0 ? ShippedIndex : ShippedIndex.With(new CatalogueIndex(items, ShippedChair, HouseRules.OccupiedChair.Value));
         return projects[projectId] = new OfProject(revision, items.ToImmutableDictionary(item => item.Key), index);
     }
 }

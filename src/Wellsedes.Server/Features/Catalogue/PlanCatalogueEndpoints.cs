@@ -95,7 +95,13 @@ public static class PlanCatalogueEndpoints
     }
 
     /// <summary>What an edit of many things would bring, said before it is done.</summary>
-    private static async Task<Foresight> ForeseeAsync(Guid planId, EditRequest request, OpenPlans plans, Desk desk, CancellationToken cancel)
+    private static async Task<Foresight> ForeseeAsync(
+        Guid planId,
+        EditRequest request,
+        OpenPlans plans,
+        Desk desk,
+        CancellationToken cancel
+    )
     {
         var now = (await plans.GetAsync(planId))!.Now;
         return await desk.AskAsync(

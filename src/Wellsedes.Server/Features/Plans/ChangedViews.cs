@@ -17,7 +17,10 @@ internal static class ChangedViews
         var present = ids.Select(plan.Find).OfType<Entity>().ToArray();
         var before = changed.Select(entity => entity.Before).OfType<Entity>().ToArray();
         var states = schemes.Select(scheme => now.State(scheme, null)).ToArray();
-        var allItems = changed.Any(entity => (entity.After ?? entity.Before) is Checks or OwnItem or Finish || (entity.After ?? entity.Before) is Thing thing && thing.Counts());
+        var allItems = changed.Any(entity =>
+            (entity.After ?? entity.Before) is Checks or OwnItem or Finish
+            || (entity.After ?? entity.Before) is Thing thing && thing.Counts()
+        );
         var (items, forms) = ItemViews.OfAll(allItems ? plan.All<Item>() : present.OfType<Item>(), now.Planner, plan);
         var allThings = present.Any(entity => entity is PlanDetails);
         // A level whose walls are gone is found by what stood before.

@@ -372,6 +372,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/{planId}/outlines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["readOutline"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/figures": {
         parameters: {
             query?: never;
@@ -952,6 +968,7 @@ export interface components {
             supplierCode: string;
             /** @default  */
             likeKey: string;
+            shape?: null | components["schemas"]["OwnShape"];
         };
         /** @enum {unknown} */
         CatalogueKind: "Tables" | "Seats" | "Desks" | "Lounge" | "Storage" | "Staging" | "Serving" | "Screens" | "Panels" | "Beds" | "Kitchen" | "Bathroom" | "Appliances" | "Equipment" | "OnTables" | "OnWalls" | "Outdoors" | "Care" | "Floors" | "Figures";
@@ -2637,6 +2654,15 @@ export interface components {
             /** Format: double */
             rightToEnd: number;
         };
+        OutlineRead: {
+            shape: components["schemas"]["OwnShape"];
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            depth: number;
+            /** Format: double */
+            height: number;
+        };
         OwnItem: {
             item: components["schemas"]["CatalogueItem"];
             /**
@@ -2646,6 +2672,11 @@ export interface components {
             libraryRevision: number;
             id: string;
         };
+        OwnLine: {
+            points: components["schemas"]["Point"][];
+            /** @default false */
+            closed: boolean;
+        };
         OwnRule: {
             rule: components["schemas"]["SourcedValue"];
             /**
@@ -2654,6 +2685,10 @@ export interface components {
              */
             libraryRevision: number;
             id: string;
+        };
+        OwnShape: {
+            outline: components["schemas"]["Point"][];
+            lines: components["schemas"]["OwnLine"][];
         };
         Paper: {
             name: string;
@@ -3815,6 +3850,44 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Foresight"];
+                };
+            };
+        };
+    };
+    readOutline: {
+        parameters: {
+            query?: {
+                width?: number;
+                height?: number;
+            };
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "image/svg+xml": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OutlineRead"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };

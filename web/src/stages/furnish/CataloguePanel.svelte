@@ -10,6 +10,7 @@
   import ThingButtons from "../../things/ThingButtons.svelte";
   import ExchangePanel from "./ExchangePanel.svelte";
   import KitchenForm from "./KitchenForm.svelte";
+  import OutlineForm from "./OutlineForm.svelte";
   import PlacingPanel from "./PlacingPanel.svelte";
   import { dragOntoPlan, factsOf, kindNames } from "./catalogue";
 
@@ -226,6 +227,7 @@
 </LongList>
 {#if tools.tool.kind === "place"}<PlacingPanel {plan} tool={tools.tool} />{/if}
 <KitchenForm {plan} />
+{#if group === "own"}<OutlineForm {plan} onkept={() => look("")} />{/if}
 <div class="flex items-center gap-1.5 border-t border-edge p-3.5">
   <span class="mr-auto text-soft">On the plan</span>
   <ThingButtons {plan} stage="Furnish" />

@@ -30,7 +30,10 @@ export function grouped(
   return [...groups.entries()]
     .sort(([a], [b]) => byName(a, b))
     .flatMap(([kind, members]): ItemRow[] => [
-      { kind, count: members.length },
-      ...(isOpen(kind) ? members.map(({ item, called }) => ({ kind, item, name: called })) : []),
+      // A kind of which there is one is that one.
+      ...(members.length > 1 ? [{ kind, count: members.length }] : []),
+      ...(members.length === 1 || isOpen(kind)
+        ? members.map(({ item, called }) => ({ kind, item, name: called }))
+        : []),
     ]);
 }

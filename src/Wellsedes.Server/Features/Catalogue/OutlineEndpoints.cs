@@ -1,0 +1,39 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.Plans;
+using Wellsedes.Formats.Svg;
+using Wellsedes.Server.Security;
+using Wellsedes.Store;
+
+namespace Wellsedes.Server.Features.Catalogue;
+
+/// <summary>The outline that was read from a picture, at its true size in mm.</summary>
+public sealed record OutlineRead(OwnShape Shape, double Width, double Depth, double Height);
+
+/// <summary>Pictures brought in as outlines of own items: read and told, kept by an ordinary edit (put-own-item).</summary>
+public static class OutlineEndpoints
+{
+    public static void MapOutlines(this RouteGroupBuilder api) =>
+        api.MapPost("/plans/{planId:guid}/outlines", ReadAsync)
+            .NeedsRole(ProjectRole.Editor)
+            .Accepts<byte[]>("image/svg+xml")
+            .Produces<Problem>(422)
+            .WithName("readOutline");
+
+    private static async Task<Results<Ok<OutlineRead>, JsonHttpResult<Problem>>> ReadAsync(
+        Guid planId,
+        double? width,
+        double? height,
+        HttpRequest request,
+        CancellationToken cancel
+    )
+    {
+        // One byte more than is read tells that there is more.
+        var file = new byte[SvgOutlines.MostBytes + 1];
+        var length = await request.Body.ReadAtLeastAsync(file, file.Length, false, cancel);
+        var (shape, size, problem) = SvgOutlines.Read(file[..length], width ?? 0, height ?? 750);
+        return shape is null
+            ? TypedResults.Json(problem!, statusCode: 422)
+            : TypedResults.Ok(new OutlineRead(shape, size.Width, size.Depth, size.Height));
+    }
+}

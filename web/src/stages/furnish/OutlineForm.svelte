@@ -1,0 +1,84 @@
+<script lang="ts">
+  import { sendOutline } from "../../app/api";
+  import LengthField from "../../parts/LengthField.svelte";
+  import Select from "../../parts/Select.svelte";
+  import { formIsRead } from "../../plan/forms";
+  import type { OpenPlan } from "../../plan/openPlan.svelte";
+  import { kindNames } from "./catalogue";
+
+  /** Brings in an SVG picture, seen from above, as an own item at its true size. */
+  let { plan, onkept }: { plan: OpenPlan; onkept: () => void } = $props();
+
+  let form = $state<HTMLFormElement>();
+  let file = $state<FileList>();
+  let name = $state("");
+  let kind = $state("Equipment");
+  let width = $state(1000);
+  let height = $state(750);
+  let said = $state("");
+  let busy = $state(false);
+
+  async function bring(e: SubmitEvent) {
+    e.preventDefault();
+    const picture = file?.[0];
+    if (!picture || !(await formIsRead(plan, form))) return;
+    busy = true;
+    const read = await sendOutline(plan.id, picture, width, height);
+    busy = false;
+    if ("message" in read) {
+      said = read.message;
+      return;
+    }
+    const key = plan.newId("own");
+    const done = await plan.do({
+      do: "put-own-item",
+      item: {
+        id: key,
+        libraryRevision: 0,
+        item: {
+          key,
+          name: name.trim(),
+          kind: kind as never,
+          maker: "outline",
+          size: { width: read.width, depth: read.depth, height: read.height } as never,
+          source: { title: "Own item", confidence: "high" },
+          seats: {} as never,
+          tag: "OW",
+          subKind: "Own outlines",
+          shape: read.shape,
+        } as never,
+      },
+    });
+    if (!done) return;
+    [name, said] = ["", ""];
+    onkept();
+  }
+</script>
+
+<details class="border-t border-edge px-3.5 py-2">
+  <summary class="cursor-pointer font-medium">Own item from a picture (SVG)</summary>
+  <form class="mt-1.5 space-y-1.5" bind:this={form} onsubmit={bring}>
+    <input
+      type="file"
+      class="w-full text-[12px]"
+      accept=".svg,image/svg+xml"
+      aria-label="SVG picture, seen from above"
+      required
+      bind:files={file}
+    />
+    <label class="field">
+      <span class="sr-only">Name of the own item</span>
+      <input class="w-full outline-none" placeholder="Name" maxlength="60" required bind:value={name} />
+    </label>
+    <Select
+      label="Kind of the own item"
+      class="field w-full"
+      options={Object.entries(kindNames)}
+      bind:value={kind}
+    />
+    <LengthField label="True width" value={width} units={plan.units} onvalue={(v) => (width = v)} />
+    <LengthField label="Height" value={height} units={plan.units} onvalue={(v) => (height = v)} />
+    <button class="action" disabled={busy || !plan.canEdit}>Bring it in</button>
+    {#if said}<p class="text-[12px] text-must" role="alert">{said}</p>{/if}
+  </form>
+</details>
