@@ -84,7 +84,7 @@ test("a cell of 10 by 12 ft from panels and posts, with a corner surface, a peni
   planner,
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(60_000);
   const job = new Job(page, planner);
   await room(planner, job, "Cell", "20'", "20'", "FeetInches");
   await put(job, "cell 10 x 12", /^Cell 10 × 12 ft/, 10 * foot, 10 * foot);
@@ -151,7 +151,7 @@ test("a living room from sourced sizes: what is too large is said, and put where
   planner,
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(60_000);
   const job = new Job(page, planner);
   await room(planner, job, "Living room", "5200", "3600");
   await put(job, "sofa", /^Sofa, three seats/, 2600, 600, {
@@ -200,7 +200,7 @@ test("a kitchen with an island 1550 before it, tall units and a walk-in pantry; 
   planner,
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(60_000);
   const job = new Job(page, planner);
   await room(planner, job, "Kitchen", "6000", "5000");
   await page.getByText("Kitchen along walls").click();
@@ -255,7 +255,7 @@ test("a tiny office: a table made smaller with things on it, a drawer box of typ
   planner,
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(60_000);
   const job = new Job(page, planner);
   await room(planner, job, "Tiny office", "2400", "2000");
   await put(job, "desk 1200 600", /^Desk 1200 × 600/, 700, 1700, {
@@ -264,7 +264,7 @@ test("a tiny office: a table made smaller with things on it, a drawer box of typ
   });
   await put(job, "desk lamp", /^Desk lamp/, 400, 1700);
   await put(job, "paper tray", /^Paper tray/, 900, 1700);
-  await put(job, "drawer box narrow", /^Box of drawers/, 2050, 300, {
+  await put(job, "drawer box narrow", /^Box of drawers/, 2050, 900, {
     Width: "450",
     Depth: "400",
     Height: "520",
@@ -333,7 +333,7 @@ test("a free rectangle picked on the plan finds what fits it", async ({
   await page.mouse.move(b.x, b.y, { steps: 4 });
   await page.mouse.up();
   await expect(page.getByLabel("Search the catalogue")).toHaveValue(
-    /^fits 2\s?\d{3}(\.\d+)? x 1\s?\d{3}/,
+    /^Tables fits 2\s?\d{3}(\.\d+)? x 1\s?\d{3}/,
   );
   const list = page.getByRole("list", { name: "Catalogue items" });
   await expect(

@@ -30,6 +30,10 @@ public sealed class SearchTests
     [InlineData("ping pong", "table-tennis")]
     [InlineData("pantry", "pantry-shelves")]
     [InlineData("fridge 36 in", "fridge-36")]
+    [InlineData("cell 10 x 12", "cell-10x12")]
+    [InlineData("rug 6 x 9 ft", "rug-6x9")]
+    [InlineData("cell 3 x 3 m", "cell-3x3")]
+    [InlineData("stage deck 2 x 1 m", "stage-deck-2x1")]
     [InlineData("california", "bed-us-calking")]
     [InlineData("wheelchair", "wheelchair-space")]
     public void What_is_meant_comes_first(string text, string key) => Assert.Equal(key, Keys(text)[0]);
@@ -67,6 +71,7 @@ public sealed class SearchTests
         Assert.Contains("dining-table-1200", Keys("table fits 1200 x 1800"));
         Assert.Contains("dining-table-1200", Keys("table fits 1800 x 1200"));
         Assert.DoesNotContain("dining-table-1200", Keys("table fits 1700 x 1200"));
+        Assert.Contains("dining-table-1200", Keys("Tables fits 1\u00a0800 x 1\u00a0200"));
     }
 
     [Fact]

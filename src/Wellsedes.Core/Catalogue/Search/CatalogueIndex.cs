@@ -97,14 +97,15 @@ public sealed class CatalogueIndex
             else
                 return null;
         }
-        foreach (var (width, depth) in query.Sizes)
+        foreach (var size in query.Sizes)
         {
             var (w, d) = (entry.Item.Size.Width, entry.Item.Size.Depth);
-            if (IsNear(w, width) && IsNear(d, depth))
+            if (IsNear(w, size.Width) && IsNear(d, size.Depth))
                 continue;
-            if (!(IsNear(w, depth) && IsNear(d, width)))
+            if ((IsNear(w, size.Depth) && IsNear(d, size.Width)) || IsNamed(entry, size))
+                score += 1;
+            else
                 return null;
-            score += 1;
         }
         foreach (var bound in query.Bounds)
             if (!Holds(entry.Item.Size, bound))
@@ -131,6 +132,10 @@ public sealed class CatalogueIndex
         }
         return score;
     }
+
+    /// <summary>Whether a name holds both figures: a cell 10 × 12 ft is found by 10 x 12.</summary>
+    private static bool IsNamed(Entry entry, SizeAsked size) =>
+        entry.NameWords.Contains(size.First) && entry.NameWords.Contains(size.Second);
 
     private static bool IsNear(double a, double b) => Math.Abs(a - b) <= CatalogueQuery.Near(b);
 

@@ -17,6 +17,9 @@ public enum MeasureOf
 /// <summary>A bound on a measure, in mm; either end may be open.</summary>
 public readonly record struct MeasureBound(MeasureOf Of, double Least, double Most);
 
+/// <summary>A width and a depth in mm, either way round, and their figures as they were typed: they may be part of a name.</summary>
+public readonly record struct SizeAsked(double Width, double Depth, string First, string Second);
+
 /// <summary>
 /// What somebody looks for, read from what was typed: words, sizes ("desk 1400", "1600 x 800"), seats ("8 seats"), bounds ("under
 /// 600 deep", "over 2 m high") and a rectangle it has to go into ("fits 1800 x 900"). Lengths in mm.
@@ -27,7 +30,7 @@ public readonly record struct MeasureBound(MeasureOf Of, double Least, double Mo
 public sealed partial record CatalogueQuery(
     ImmutableArray<string> Words,
     ImmutableArray<(string Text, double Length)> Lengths,
-    ImmutableArray<(double Width, double Depth)> Sizes,
+    ImmutableArray<SizeAsked> Sizes,
     ImmutableArray<MeasureBound> Bounds,
     int? Seats,
     (double Width, double Depth)? Fits
@@ -64,10 +67,11 @@ public sealed partial record CatalogueQuery(
     public static CatalogueQuery Read(string text, UnitSystem units)
     {
         var rest = text.Length > LongestText ? text[..LongestText] : text;
-        rest = rest.ToLowerInvariant();
+        // As lengths are written here, a no-break space groups thousands.
+        rest = rest.ToLowerInvariant().Replace("\u00a0", "", StringComparison.Ordinal);
         (double, double)? fits = null;
         int? seats = null;
-        List<(double, double)> sizes = [];
+        List<SizeAsked> sizes = [];
         List<MeasureBound> bounds = [];
         List<(string, double)> lengths = [];
         Take(FitsPattern(), match => fits = Pair(match) ?? fits);
@@ -89,8 +93,8 @@ public sealed partial record CatalogueQuery(
             SizePattern(),
             match =>
             {
-                if (Pair(match) is { } pair)
-                    sizes.Add(pair);
+                if (Pair(match) is var (width, depth))
+                    sizes.Add(new SizeAsked(width, depth, Figure(match.Groups[1].Value), Figure(match.Groups[2].Value)));
             }
         );
         Take(
@@ -117,9 +121,20 @@ public sealed partial record CatalogueQuery(
 
         double? Mm(string typed) => LengthText.Read(typed.Trim(), units) is { Value: > 0 and var value } ? value : null;
 
-        (double, double)? Pair(Match match) =>
-            Mm(match.Groups[1].Value) is { } width && Mm(match.Groups[2].Value) is { } depth ? (width, depth) : null;
+        // "6 x 9 ft": a figure without a unit is in that of the other.
+        (double, double)? Pair(Match match)
+        {
+            var (first, second) = (match.Groups[1].Value.Trim(), match.Groups[2].Value.Trim());
+            if (first.Length > 0 && char.IsAsciiDigit(first[^1]))
+                first += UnitOf(second);
+            return Mm(first) is { } width && Mm(second) is { } depth ? (width, depth) : null;
+        }
     }
+
+    private static string Figure(string typed) => new([.. typed.Trim().TakeWhile(c => char.IsAsciiDigit(c) || c is '.' or ',')]);
+
+    /// <summary>The unit at the end of a length; "" for none.</summary>
+    private static string UnitOf(string typed) => typed[Figure(typed).Length..] is var rest && rest.Any(char.IsAsciiDigit) ? "" : rest;
 
     /// <summary>How far from a typed figure a measure may be and still be meant, in mm.</summary>
     public static double Near(double length) => Math.Max(5, length * 0.01);

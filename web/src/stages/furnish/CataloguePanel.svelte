@@ -102,10 +102,11 @@
   function pickSpace() {
     tools.tool = {
       kind: "space",
-      done: (width, depth) =>
-        look(
-          `${search.replace(/\s*fits .*$/, "")} fits ${writeLength(width, plan.units)} x ${writeLength(depth, plan.units)}`.trim(),
-        ),
+      done: (width, depth) => {
+        // What was shown is what is looked among.
+        const among = search.replace(/\s*\bfits .*$/i, "").trim() || (group ? "" : kind);
+        look(`${among} fits ${writeLength(width, plan.units)} x ${writeLength(depth, plan.units)}`.trim());
+      },
     };
   }
 </script>
