@@ -33,6 +33,12 @@ switch (args)
     case ["moves"]:
         Moves.Run(Report, Print);
         break;
+    case ["catalogue"]:
+        Searches();
+        break;
+    case ["svg", var spoilt]:
+        Spoilt(int.Parse(spoilt));
+        break;
     case ["rooms"]:
         Rooms();
         break;
@@ -82,6 +88,57 @@ static void Hostile(int edits, int files, int firstSeed)
             $"hostile {what} | {count} | taken {counts.Sum(c => c.Done)}, refused {counts.Sum(c => c.Refused)}, unreadable {counts.Sum(c => c.Unreadable)}, too much {counts.Sum(c => c.TooMuch)} | {watch.Elapsed.TotalSeconds:0} s"
         );
     }
+}
+
+// Every key of a few searches over 2,000 items: the shipped ones again and again under other names.
+static void Searches()
+{
+    var shipped = CatalogueList.Shipped;
+    var items = Enumerable
+        .Range(0, 2000)
+        .Select(i =>
+            shipped.Items[i % shipped.Items.Length] with
+            {
+                Key = $"own-{i}",
+                Name = $"{shipped.Items[i % shipped.Items.Length].Name} {i}",
+            }
+        );
+    var index = new Wellsedes.Core.Catalogue.Search.CatalogueIndex(
+        items,
+        item => item.Chair is { } chair ? shipped.Find(chair)!.Size : default,
+        482.6
+    );
+    string[] typed = ["round table 8 seats", "cupboard under 430 deep", "couch 3 seats", "desk 1600 x 800", "tables fits 2500 x 2000"];
+    string[] keys = [.. typed.SelectMany(text => Enumerable.Range(1, text.Length).Select(length => text[..length]))];
+    Report(
+        "search over 2,000 items, each key",
+        keys.Length,
+        run => GC.KeepAlive(index.Find(keys[run], Wellsedes.Core.Measure.UnitSystem.Metric))
+    );
+}
+
+// Spoilt SVG pictures, as the tests read fewer of; anything but read or refused stops it.
+static void Spoilt(int count)
+{
+    var random = new Random(100);
+    var whole =
+        "<svg xmlns=\"http://www.w3.org/2000/svg\"><g transform=\"rotate(30 5 5)\"><path d=\"M0 0h100v40c1 2 3 4 -60 9a5 5 0 01 9 9v60H0z\"/><rect width=\"30\" height=\"40\"/></g></svg>"u8.ToArray();
+    var (read, watch) = (0, Stopwatch.StartNew());
+    for (var i = 0; i < count; i++)
+    {
+        var bytes = whole.ToArray();
+        for (var spoil = random.Next(6); spoil >= 0 && bytes.Length > 0; spoil--)
+            if (random.Next(3) == 0)
+                bytes = [.. bytes[..random.Next(bytes.Length)], .. bytes[random.Next(bytes.Length)..]];
+            else
+                bytes[random.Next(bytes.Length)] = (byte)random.Next(256);
+        var (shape, _, problem) = Wellsedes.Formats.Svg.SvgOutlines.Read(bytes, 1000, 700);
+        if (shape is null == problem is null)
+            throw new InvalidOperationException($"file {i} was neither read nor refused");
+        if (shape is not null)
+            read++;
+    }
+    Console.WriteLine($"spoilt SVG pictures | {count} | read {read}, refused {count - read} | {watch.Elapsed.TotalSeconds:0} s");
 }
 
 static void Full(int tables)

@@ -80,18 +80,20 @@ public static class WallsAround
         foreach (var piece in space.Pieces)
         {
             WallAhead? within = null;
+            var touches = false;
             foreach (var (side, towards) in ways)
             {
                 if (Ahead(shapes, piece.Body, towards) is not { } distance)
                     continue;
                 var ahead = new WallAhead(side, piece.Opening?.Id ?? piece.Wall.Id, distance, towards);
+                touches |= distance == 0;
                 if (distance >= 0)
                     Take(ahead);
                 else if (within is null || distance > within.Distance)
                     within = ahead;
             }
-            // What stands in a wall is told on the side where it leaves it soonest.
-            if (within is not null)
+            // What stands in a wall is told on the side where it leaves it soonest; what only touches one slides along it.
+            if (within is not null && !touches)
                 Take(within);
         }
         return [.. found.Values.OrderBy(ahead => ahead.Side)];

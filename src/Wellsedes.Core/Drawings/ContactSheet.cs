@@ -10,7 +10,6 @@ namespace Wellsedes.Core.Drawings;
 /// </summary>
 public static class ContactSheet
 {
-    private const double PageWidth = 1150;
     private const double Margin = 6;
 
     public static Drawing Of(Plan plan, double ratio, double occupiedDepth)
@@ -18,7 +17,7 @@ public static class ContactSheet
         List<Mark> marks = [];
         var forms = new ItemForms();
         var small = ratio > PlanPainter.FinestScale;
-        var (letter, least) = small ? (1.8, 20.0) : (2.6, 42.0);
+        var (letter, least, pageWidth) = small ? (1.8, 20.0, 460.0) : (2.6, 42.0, 1150.0);
         double x = Margin,
             y = Margin,
             high = 0;
@@ -29,14 +28,14 @@ public static class ContactSheet
             var shown = form.Symbol.Where(part => !(part.Fine && small)).ToArray();
             var box = Bounds.Around(shown.SelectMany(part => part.Path.Steps).Select(step => step.End));
             var (wide, deep) = (Math.Max(box.Width / ratio, least) + 4, box.Height / ratio + letter * 2 + 4);
-            if (kindBefore != kind.Kind || x + wide > PageWidth - Margin)
+            if (kindBefore != kind.Kind || x + wide > pageWidth - Margin)
             {
                 (x, y, high) = (Margin, y + high, 0);
                 if (kindBefore != kind.Kind)
                 {
                     kindBefore = kind.Kind;
                     y += letter * 2.4;
-                    marks.Add(new TextMark(kind.Kind.ToString(), new Point(x, y), letter * 1.6, TextAnchor.Start, true));
+                    marks.Add(new TextMark(Words(kind.Kind), new Point(x, y), letter * 1.6, TextAnchor.Start, true));
                     y += letter;
                 }
             }
@@ -48,7 +47,7 @@ public static class ContactSheet
             x += wide;
             high = Math.Max(high, deep);
         }
-        return new Drawing(PageWidth, y + high + Margin, "Catalogue symbols", new DateOnly(2026, 1, 1), [.. marks]);
+        return new Drawing(pageWidth, y + high + Margin, "Catalogue symbols", new DateOnly(2026, 1, 1), [.. marks]);
     }
 
     private static PathMark Drawn(SymbolRole role, PathShape path) =>
@@ -60,4 +59,8 @@ public static class ContactSheet
             SymbolRole.Use => new PathMark(Dashes.Cut(path, 1.2, 0.8), Ink.Soft, Ink.Finest),
             _ => new PathMark(path, Ink.Soft, Ink.Finest),
         };
+
+    /// <summary>"OnTables" as it is said.</summary>
+    private static string Words(CatalogueKind kind) =>
+        string.Concat(kind.ToString().Select((c, i) => i > 0 && char.IsUpper(c) ? $" {char.ToLowerInvariant(c)}" : $"{c}"));
 }

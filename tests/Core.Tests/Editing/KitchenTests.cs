@@ -1,3 +1,4 @@
+using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Editing;
@@ -40,6 +41,10 @@ public sealed class KitchenTests
         Assert.Contains("filler", Answered(sample, At(2000, 500, KitchenShape.Straight, 3050) with { Id = "m" }).Label);
         Assert.Empty(sample.State.Overlaps);
         FrontsLookIntoTheRoom(sample);
+        // With its back on the wall it is told how far it is from the walls either side, and that it touches.
+        var around = Core.Planning.Planner.WallsAroundOf(sample.State, "k").ToDictionary(ahead => ahead.Side, ahead => ahead.Distance);
+        Assert.Equal(0, around[PlanSide.North], 3);
+        Assert.Equal(6000, 3250 + around[PlanSide.West] + around[PlanSide.East], 3);
         Assert.Equal("Kitchen line, 6 units", Schedule.Of(sample.State.Items, sample.Plan).Single().Name);
     }
 
