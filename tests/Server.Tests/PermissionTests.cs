@@ -127,7 +127,10 @@ public sealed class PermissionTests(Cluster cluster) : HouseTests(cluster)
     private static HttpContent Proper(RouteEndpoint endpoint) =>
         endpoint.Metadata.GetMetadata<IEndpointNameMetadata>()!.EndpointName switch
         {
-            "editPlan" or "probePlan" => JsonContent.Create(new EditRequest(0, Visitor.Ottoman("x")), options: PlanJson.Options),
+            "editPlan" or "probePlan" or "foresee" => JsonContent.Create(
+                new EditRequest(0, Visitor.Ottoman("x")),
+                options: PlanJson.Options
+            ),
             "addPlan" => JsonContent.Create(new { title = "x", units = "Metric" }),
             "addMember" => JsonContent.Create(new { email = "x@y.example", role = "Editor" }),
             "issueRevision" => JsonContent.Create(new { @for = "x" }),

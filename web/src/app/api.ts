@@ -168,6 +168,20 @@ export async function sendOutline(
   }
 }
 
+/** Takes a file of own items into a project; "" when it is in, else what is wrong in words. */
+export async function sendOwnItems(projectId: string, file: File): Promise<string> {
+  try {
+    const answer = await fetch(`/api/projects/${projectId}/library-file`, {
+      method: "POST",
+      headers: { "X-Wellsedes-Token": token, "Content-Type": "application/json" },
+      body: file,
+    });
+    return answer.ok ? "" : messageOf(await answer.json().catch(() => null));
+  } catch {
+    return "The server cannot be reached.";
+  }
+}
+
 /** The message of a failed answer, in words for a person. */
 export function messageOf(error: unknown): string {
   if (error && typeof error === "object") {

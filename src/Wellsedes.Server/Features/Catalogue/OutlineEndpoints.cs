@@ -16,7 +16,6 @@ public static class OutlineEndpoints
     public static void MapOutlines(this RouteGroupBuilder api) =>
         api.MapPost("/plans/{planId:guid}/outlines", ReadAsync)
             .NeedsRole(ProjectRole.Editor)
-            .Accepts<byte[]>("image/svg+xml")
             .Produces<Problem>(422)
             .WithName("readOutline");
 

@@ -31,6 +31,8 @@ public static class LibraryEndpoints
         api.MapGet("/projects/{projectId:guid}/library", ListAsync).NeedsRole(ProjectRole.Viewer).WithName("listLibrary");
         api.MapPut("/projects/{projectId:guid}/library/{key}", PutAsync).NeedsRole(ProjectRole.Editor).WithName("putLibraryItem");
         api.MapDelete("/projects/{projectId:guid}/library/{key}", RemoveAsync).NeedsRole(ProjectRole.Editor).WithName("removeLibraryItem");
+        api.MapGet("/projects/{projectId:guid}/library-file", FileAsync).NeedsRole(ProjectRole.Viewer).WithName("exportLibrary");
+        api.MapPost("/projects/{projectId:guid}/library-file", TakeInAsync).NeedsRole(ProjectRole.Editor).WithName("importLibrary");
         api.MapGet("/projects/{projectId:guid}/library-rules", ListRulesAsync).NeedsRole(ProjectRole.Viewer).WithName("listLibraryRules");
         api.MapPut("/projects/{projectId:guid}/library-rules/{key}", PutRuleAsync).NeedsRole(ProjectRole.Editor).WithName("putLibraryRule");
         api.MapDelete("/projects/{projectId:guid}/library-rules/{key}", RemoveRuleAsync)
@@ -99,6 +101,42 @@ public static class LibraryEndpoints
             JsonSerializer.Deserialize<CatalogueItem>(change.Content!, PlanJson.Options)!,
             change.Revision
         ));
+
+    /// <summary>The own items of a project as a file.</summary>
+    private static async Task<FileContentHttpResult> FileAsync(Guid projectId, WellsedesContext context, CancellationToken cancel) =>
+        TypedResults.File(
+            OwnItemFile.Write((await ItemsAsync(projectId, context, cancel)).Select(item => item.Item)),
+            "application/json",
+            "own-items.wellsedes.json"
+        );
+
+    /// <summary>Takes the items of a file into the project: all of them, or none.</summary>
+    private static async Task<Results<Ok<LibraryItem[]>, ProblemHttpResult>> TakeInAsync(
+        Guid projectId,
+        HttpRequest request,
+        ClaimsPrincipal person,
+        WellsedesContext context,
+        CancellationToken cancel
+    )
+    {
+        // One byte more than is read tells that there is more.
+        var file = new byte[OwnItemFile.LargestFile + 1];
+        var length = await request.Body.ReadAtLeastAsync(file, file.Length, false, cancel);
+        try
+        {
+            var items = OwnItemFile.Read(file.AsSpan(0, length));
+            await using var whole = await context.Database.BeginTransactionAsync(cancel);
+            foreach (var item in items)
+                if (await LogAsync(projectId, item.Key, item, person, context, cancel) is null)
+                    return Quicker();
+            await whole.CommitAsync(cancel);
+            return TypedResults.Ok(await ListAsync(projectId, context, cancel));
+        }
+        catch (PlanFileException e)
+        {
+            return TypedResults.Problem(e.Message, statusCode: 422);
+        }
+    }
 
     private static async Task<Results<Ok<LibraryItem>, ProblemHttpResult>> PutAsync(
         Guid projectId,

@@ -11,6 +11,7 @@
   import ExchangePanel from "./ExchangePanel.svelte";
   import KitchenForm from "./KitchenForm.svelte";
   import OutlineForm from "./OutlineForm.svelte";
+  import OwnItemFile from "./OwnItemFile.svelte";
   import PlacingPanel from "./PlacingPanel.svelte";
   import { dragOntoPlan, factsOf, kindNames } from "./catalogue";
 
@@ -228,7 +229,10 @@
 </LongList>
 {#if tools.tool.kind === "place"}<PlacingPanel {plan} tool={tools.tool} />{/if}
 <KitchenForm {plan} />
-{#if group === "own"}<OutlineForm {plan} onkept={() => look("")} />{/if}
+{#if group === "own"}
+  <OutlineForm {plan} onkept={() => look("")} />
+  <OwnItemFile {plan} />
+{/if}
 <div class="flex items-center gap-1.5 border-t border-edge p-3.5">
   <span class="mr-auto text-soft">On the plan</span>
   <ThingButtons {plan} stage="Furnish" />
