@@ -132,6 +132,18 @@ public sealed class FurnishTests
         Assert.Contains("locked", sample.Refused(ask with { From = "two-place-table", To = "cafe-table-round" }).Message);
     }
 
+    /// <summary>A repeat whose members all become another kind makes further members of that kind.</summary>
+    [Fact]
+    public void A_repeat_goes_with_its_members_to_the_other_kind()
+    {
+        var sample = Hall();
+        var row = new Repeat("r", PlanStart.SchemeId, PlanStart.LevelId, "stacking-chair", 2000, 3000, 0, 4, 1, 600, 900);
+        sample.Do(new PutRepeat(row)).Do(new ChangeKind(PlanStart.SchemeId, "stacking-chair", "banquet-chair", []));
+        Assert.Equal("banquet-chair", sample.Plan.Find<Repeat>("r")!.Catalogue);
+        sample.Do(new PutRepeat(sample.Plan.Find<Repeat>("r")! with { Columns = 5 }));
+        Assert.Equal(Enumerable.Repeat("banquet-chair", 5), sample.Plan.OfScheme<Item>(PlanStart.SchemeId).Select(item => item.Catalogue));
+    }
+
     [Fact]
     public void A_placed_item_is_kept_as_what_was_bought()
     {
