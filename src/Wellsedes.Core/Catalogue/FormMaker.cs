@@ -265,6 +265,10 @@ public static class FormMaker
 
     public static bool Knows(string maker) => ByName.ContainsKey(maker);
 
+    /// <summary>What an item's maker makes of parameters at a size: bays, panels and units fill the new length.</summary>
+    public static ItemParameters Fitted(CatalogueItem item, ItemSize size, ItemParameters told) =>
+        Find(item.Maker).Refit?.Invoke(size, told) ?? told;
+
     /// <summary>The form; seats that their maker gave no id are numbered.</summary>
     /// <exception cref="ArgumentException">No maker has this name.</exception>
     public static Form Make(string maker, MakerInput input)

@@ -32,6 +32,9 @@ internal sealed class Making(MakerInput input)
     /// <summary>The floor it takes is its whole box.</summary>
     public Making Whole() => Solid(Convex.Rectangle(default, input.Size.Width, input.Size.Depth));
 
+    /// <summary>The whole box, filled to its full height: a machine, a mirror, a mat.</summary>
+    public Making Filled(PrismRole role) => Whole().Block(SymbolRole.Body, role, -X, -Y, X, Y, 0, H);
+
     public Making Solid(Convex shape)
     {
         solids.Add(shape);

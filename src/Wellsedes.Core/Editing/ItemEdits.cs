@@ -74,7 +74,6 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
             return item with { Elevation = kind.Elevation };
         if (kind.UsualPlace != UsualPlace.OnTop)
             return item;
-        var checks = plan.OfScheme<Checks>(item.SchemeId).First();
         var at = item.Placement.Origin;
         // The highest top beneath it that one can reach: a table's, not a wall cupboard's.
         var support = forms
@@ -82,7 +81,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
             .Where(other => other.Item.Id != item.Id && other.Top <= HighestSupport && !other.Form.WalkedOn && !other.IsSeat)
             .Where(other => other.Bounds.Holds(at) && other.Solids.Any(solid => solid.Holds(at)))
             .MaxBy(other => other.Top);
-        return support is null || support.Checks != checks ? item : item with { Elevation = support.Top, StandsOn = support.Item.Id };
+        return support is null ? item : item with { Elevation = support.Top, StandsOn = support.Item.Id };
     }
 
     /// <summary>Nothing is put on top of what is higher than this by itself, in mm; a house value.</summary>
@@ -328,10 +327,8 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
     /// <summary>An item whose maker's parameters still fit its size: bays, panels and units fill the new length.</summary>
     internal static Item Fitted(Item item, CatalogueItem kind)
     {
-        if (FormMaker.Find(kind.Maker).Refit is not { } refit)
-            return item;
         var told = item.Parameters ?? kind.Parameters ?? ItemParameters.None;
-        var fitted = refit(ItemForms.SizeOf(item, kind), told);
+        var fitted = FormMaker.Fitted(kind, ItemForms.SizeOf(item, kind), told);
         return fitted.Equals(told) ? item : item with { Parameters = fitted };
     }
 

@@ -24,8 +24,7 @@ public sealed class MakerTests
                 kind.IsRound ? width : Math.Round(kind.Size.Depth * Times(), 1),
                 Math.Round(kind.Size.Height * Times(), 1)
             );
-            var told = kind.Parameters ?? ItemParameters.None;
-            var fitted = FormMaker.Find(kind.Maker).Refit?.Invoke(size, told) ?? told;
+            var fitted = FormMaker.Fitted(kind, size, kind.Parameters ?? ItemParameters.None);
             Assert.Null(ParameterValues.Check(kind, size, fitted));
             yield return (kind, size, MakerParameters.Of(kind, fitted));
         }

@@ -8,15 +8,11 @@ internal static class Appliances
     /// <summary>A refrigerator: its door, open, sweeps the floor before it; wide ones have two.</summary>
     public static Form Fridge(MakerInput input)
     {
-        var making = Box(input);
+        var making = new Making(input).Filled(PrismRole.Metal);
         var (x, y) = (making.X, making.Y);
         var leaves = input.Size.Width > 750 ? 2 : 1;
         var leaf = input.Size.Width / leaves;
-        var swing = PathShape.Line(new Point(-x, -y), new Point(-x, -y - leaf)).Then(PathShape.Arc(new Point(-x, -y), leaf, -90, 90));
-        if (leaves == 2)
-            swing = swing
-                .Then(PathShape.Line(new Point(x, -y), new Point(x, -y - leaf)))
-                .Then(PathShape.Arc(new Point(x, -y), leaf, -90, -90));
+        var swing = Marks.Swings(leaves, leaf, -x, x, -y);
         return making
             .NeedsInFront("Door swing", Math.Max(leaf, 600))
             .Draw(SymbolRole.Use, swing)
@@ -29,7 +25,7 @@ internal static class Appliances
     /// <summary>A washing machine or dryer: its drum behind a round door.</summary>
     public static Form Washer(MakerInput input)
     {
-        var making = Box(input);
+        var making = new Making(input).Filled(PrismRole.Metal);
         var r = Math.Min(making.X, making.Y);
         return making
             .NeedsInFront("To load", 700)
@@ -43,7 +39,7 @@ internal static class Appliances
     /// <summary>A dishwasher: its racks, and the flap that falls open.</summary>
     public static Form Dishwasher(MakerInput input)
     {
-        var making = Box(input);
+        var making = new Making(input).Filled(PrismRole.Metal);
         var (x, y) = (making.X, making.Y);
         return making
             .NeedsInFront("Flap", 700)
@@ -61,14 +57,14 @@ internal static class Appliances
     /// <summary>A hob set into a worktop.</summary>
     public static Form Hob(MakerInput input)
     {
-        var making = Box(input, PrismRole.Display);
+        var making = new Making(input).Filled(PrismRole.Display);
         return Kitchens.Rings(making, 0, making.Y * 0.08, making.X * 0.9, making.Y * 0.8).Front().Form();
     }
 
     /// <summary>A cooker: rings above, an oven whose door falls open below.</summary>
     public static Form Range(MakerInput input)
     {
-        var making = Box(input);
+        var making = new Making(input).Filled(PrismRole.Metal);
         var (x, y) = (making.X, making.Y);
         return Kitchens
             .Rings(making.NeedsInFront("Oven door", 900), 0, y * 0.12, x * 0.9, y * 0.75)
@@ -80,7 +76,7 @@ internal static class Appliances
     /// <summary>An oven or microwave: its window at the front.</summary>
     public static Form Oven(MakerInput input)
     {
-        var making = Box(input);
+        var making = new Making(input).Filled(PrismRole.Metal);
         var (x, y) = (making.X, making.Y);
         return making
             .NeedsInFront("Oven door", 900)
@@ -108,11 +104,5 @@ internal static class Appliances
             .Stands(PrismRole.Metal, -x, -y, x, y, 0, making.H * 0.25)
             .Stands(PrismRole.Metal, -x * 0.4, y * 0.3, x * 0.4, y, making.H * 0.25, making.H)
             .Form();
-    }
-
-    private static Making Box(MakerInput input, PrismRole role = PrismRole.Metal)
-    {
-        var making = new Making(input).Whole();
-        return making.Block(SymbolRole.Body, role, -making.X, -making.Y, making.X, making.Y, 0, making.H);
     }
 }

@@ -8,7 +8,7 @@ internal static class Equipment
     /// <summary>A machine that is worked from its front: a printer with its tray at the left.</summary>
     public static Form Printer(MakerInput input)
     {
-        var making = Box(input);
+        var making = new Making(input).Filled(PrismRole.Metal);
         var (x, y) = (making.X, making.Y);
         return making
             .NeedsInFront("To work at it", 900)
@@ -22,7 +22,7 @@ internal static class Equipment
     /// <summary>A rack of network equipment: doors in front and behind.</summary>
     public static Form Rack(MakerInput input)
     {
-        var making = Box(input);
+        var making = new Making(input).Filled(PrismRole.Metal);
         var (x, y) = (making.X, making.Y);
         making.NeedsInFront("To work at it", 1200).Needs("To work behind it", -x, y, x, y + 600);
         for (var i = 0; i < 4; i++)
@@ -36,7 +36,7 @@ internal static class Equipment
     /// <summary>A vending machine: its glass at the front.</summary>
     public static Form Vending(MakerInput input)
     {
-        var making = Box(input);
+        var making = new Making(input).Filled(PrismRole.Metal);
         var (x, y) = (making.X, making.Y);
         making.NeedsInFront("Customers", 900);
         for (var i = 1; i < 5; i++)
@@ -65,7 +65,7 @@ internal static class Equipment
     /// <summary>Bins: a body with as many lids as it has parts.</summary>
     public static Form Bin(MakerInput input)
     {
-        var making = Box(input, PrismRole.Body);
+        var making = new Making(input).Filled(PrismRole.Body);
         var (x, y) = (making.X, making.Y);
         var lids = Math.Max(1, input.Parts);
         for (var i = 0; i < lids; i++)
@@ -91,12 +91,7 @@ internal static class Equipment
             .NeedsInFront("Door", door)
             .Block(SymbolRole.Detail, PrismRole.Top, -x + wall, y * 0.35, x - wall, y - wall, 1000, 1030)
             .Disc(SymbolRole.Seat, PrismRole.Seat, new Point(0, -y * 0.1), Math.Min(x, y) * 0.34, 0, 600)
-            .Draw(
-                SymbolRole.Use,
-                PathShape
-                    .Line(new Point(-door / 2, -y), new Point(-door / 2, -y - door))
-                    .Then(PathShape.Arc(new Point(-door / 2, -y), door, -90, 90))
-            )
+            .Draw(SymbolRole.Use, Marks.Swing(new Point(-door / 2, -y), door))
             .Form();
     }
 
@@ -122,10 +117,7 @@ internal static class Equipment
             .Block(SymbolRole.Seat, PrismRole.Seat, -x + wall, -y + wall, -x + wall + bench, y - wall, 0, 450)
             .Block(SymbolRole.Seat, PrismRole.Seat, x - wall - bench, -y + wall, x - wall, y - wall, 0, 450)
             .Block(SymbolRole.Body, PrismRole.Top, -x * 0.25, -y * 0.2, x * 0.25, y - wall, 700, 730)
-            .Draw(
-                SymbolRole.Use,
-                PathShape.Line(new Point(-450, -y), new Point(-450, -y - 900)).Then(PathShape.Arc(new Point(-450, -y), 900, -90, 90))
-            )
+            .Draw(SymbolRole.Use, Marks.Swing(new Point(-450, -y), 900))
             .Form();
     }
 
@@ -176,10 +168,4 @@ internal static class Equipment
 
     /// <summary>The length of a cue in mm: 58 in, common practice.</summary>
     private const double Cue = 1473.2;
-
-    private static Making Box(MakerInput input, PrismRole role = PrismRole.Metal)
-    {
-        var making = new Making(input).Whole();
-        return making.Block(SymbolRole.Body, role, -making.X, -making.Y, making.X, making.Y, 0, making.H);
-    }
 }

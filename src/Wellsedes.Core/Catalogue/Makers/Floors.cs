@@ -8,12 +8,10 @@ internal static class Floors
     /// <summary>A rug: its fringe at the two ends.</summary>
     public static Form Rug(MakerInput input)
     {
-        var making = new Making(input).Whole();
+        var making = new Making(input).Filled(PrismRole.Bedding);
         var (x, y) = (making.X, making.Y);
         var edge = making.Within(120, 0.1);
-        making
-            .Block(SymbolRole.Body, PrismRole.Bedding, -x, -y, x, y, 0, making.H)
-            .Draw(SymbolRole.Detail, PathShape.Box(-x + edge, -y + edge, x - edge, y - edge));
+        making.Draw(SymbolRole.Detail, PathShape.Box(-x + edge, -y + edge, x - edge, y - edge));
         PathShape? fringe = null;
         for (var at = -y + 30; at < y; at += 60)
         {
@@ -30,9 +28,8 @@ internal static class Floors
     /// <summary>A mat to wipe feet on.</summary>
     public static Form Mat(MakerInput input)
     {
-        var making = new Making(input).Whole();
+        var making = new Making(input).Filled(PrismRole.Bedding);
         var (x, y) = (making.X, making.Y);
-        making.Block(SymbolRole.Body, PrismRole.Bedding, -x, -y, x, y, 0, making.H);
         for (var at = -x + 60; at < x; at += 60)
             making.Draw(SymbolRole.Detail, PathShape.Line(new Point(at, -y), new Point(at, y)));
         return making.Form(stoodOn: true);

@@ -230,12 +230,7 @@ internal static class Kitchens
             case KitchenUnit.Fridge:
                 making
                     .Line(new Point(left, front), new Point(right, back))
-                    .Draw(
-                        SymbolRole.Use,
-                        PathShape
-                            .Line(new Point(left, front), new Point(left, front - (right - left)))
-                            .Then(PathShape.Arc(new Point(left, front), right - left, -90, 90))
-                    );
+                    .Draw(SymbolRole.Use, Marks.Swing(new Point(left, front), right - left));
                 break;
             case KitchenUnit.OvenStack:
                 making

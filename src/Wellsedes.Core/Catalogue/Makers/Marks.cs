@@ -18,6 +18,17 @@ internal static class Marks
         ];
     }
 
+    /// <summary>The leaves of a cupboard open to the front and the arcs they swept: one hung at the left, or two that meet.</summary>
+    public static PathShape Swings(int leaves, double leaf, double left, double right, double front)
+    {
+        var swing = Swing(new Point(left, front), leaf);
+        return leaves == 2 ? swing.Then(Swing(new Point(right, front), leaf, -90)) : swing;
+    }
+
+    /// <summary>A leaf open to the front and the arc it swept, in degrees counter-clockwise: 90 hung at the left, -90 at the right.</summary>
+    public static PathShape Swing(Point hinge, double leaf, double sweep = 90) =>
+        PathShape.Line(hinge, new Point(hinge.X, hinge.Y - leaf)).Then(PathShape.Arc(hinge, leaf, -90, sweep));
+
     public static IEnumerable<SymbolPart> At(IEnumerable<SymbolPart> parts, Placement placement) =>
         parts.Select(part => part with { Path = part.Path.At(placement) });
 

@@ -9,11 +9,7 @@ internal static class Outlines
     {
         var making = new Making(input);
         if (input.Shape is not { } shape)
-            return making
-                .Whole()
-                .Block(SymbolRole.Body, PrismRole.Body, -making.X, -making.Y, making.X, making.Y, 0, making.H)
-                .Front()
-                .Form();
+            return making.Filled(PrismRole.Body).Front().Form();
         var box = Bounds.Around(shape.Outline);
         Point Fitted(Point p) => new((p.X - box.Centre.X) * 2 * making.X / box.Width, (p.Y - box.Centre.Y) * 2 * making.Y / box.Height);
         Point[] outline = [.. shape.Outline.Select(Fitted)];

@@ -109,11 +109,10 @@ internal static class Small
     /// <summary>A board on a wall: written on, pinned to, or a chart; whoever uses it stands before it.</summary>
     public static Form Board(MakerInput input)
     {
-        var making = new Making(input).Whole();
+        var making = new Making(input).Filled(PrismRole.Body);
         var (x, y) = (making.X, making.Y);
         return making
             .NeedsInFront("To use it", 900)
-            .Block(SymbolRole.Body, PrismRole.Body, -x, -y, x, y, 0, making.H)
             .Draw(SymbolRole.Solid, PathShape.Box(-x, y - Math.Max(5, y * 0.5), x, y))
             .Line(new Point(-x * 0.6, -y), new Point(x * 0.6, -y))
             .Form();
@@ -122,9 +121,8 @@ internal static class Small
     /// <summary>A mirror on a wall: its slanting strokes show the glass.</summary>
     public static Form Mirror(MakerInput input)
     {
-        var making = new Making(input).Whole();
+        var making = new Making(input).Filled(PrismRole.Glass);
         var (x, y) = (making.X, making.Y);
-        making.Block(SymbolRole.Body, PrismRole.Glass, -x, -y, x, y, 0, making.H);
         for (var at = -x; at < x - 2 * y; at += Math.Max(80, 2 * y))
             making.Line(new Point(at, -y), new Point(at + 2 * y, y));
         return making.Form();
@@ -133,10 +131,9 @@ internal static class Small
     /// <summary>A flat display on a wall or stand: its dark face to the front.</summary>
     public static Form Display(MakerInput input)
     {
-        var making = new Making(input).Whole();
+        var making = new Making(input).Filled(PrismRole.Display);
         var (x, y) = (making.X, making.Y);
         return making
-            .Block(SymbolRole.Body, PrismRole.Display, -x, -y, x, y, 0, making.H)
             .Draw(SymbolRole.Back, PathShape.Box(-x, -y, x, -y + Math.Max(6, y * 0.5)))
             .Line(new Point(-x * 0.5, 0), new Point(x * 0.5, 0))
             .Line(new Point(0, -y), new Point(0, y))

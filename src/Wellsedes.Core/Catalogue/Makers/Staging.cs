@@ -71,7 +71,7 @@ internal static class Staging
     /// <summary>A flat dance panel: walked on, drawn as strips laid crosswise.</summary>
     public static Form FloorPanel(MakerInput input)
     {
-        var making = new Making(input).Whole();
+        var making = new Making(input).Filled(PrismRole.Top);
         var (x, y) = (making.X, making.Y);
         var strips = PathShape.Line(new Point(0, -y), new Point(0, y)).Then(PathShape.Line(new Point(-x, 0), new Point(x, 0)));
         for (var i = 1; i < 4; i++)
@@ -80,15 +80,14 @@ internal static class Staging
             strips = strips.Then(PathShape.Line(new Point(at, -y), new Point(at, 0)));
             strips = strips.Then(PathShape.Line(new Point(-at, 0), new Point(-at, y)));
         }
-        return making.Block(SymbolRole.Body, PrismRole.Top, -x, -y, x, y, 0, making.H).Fine(strips).Form(walkedOn: true, stoodOn: true);
+        return making.Fine(strips).Form(walkedOn: true, stoodOn: true);
     }
 
     /// <summary>A dance floor of panels in rows: one thing, walked on, its panels drawn as they are laid.</summary>
     public static Form DanceFloor(MakerInput input)
     {
-        var making = new Making(input).Whole();
+        var making = new Making(input).Filled(PrismRole.Top);
         var (x, y) = (making.X, making.Y);
-        making.Block(SymbolRole.Body, PrismRole.Top, -x, -y, x, y, 0, making.H);
         Joints(making, input.Parameters.Number(0), input.Parameters.Number(0), SymbolRole.Detail);
         var edge = making.Within(60, 0.05);
         return making.Draw(SymbolRole.Use, PathShape.Box(-x + edge, -y + edge, x - edge, y - edge)).Form(walkedOn: true, stoodOn: true);

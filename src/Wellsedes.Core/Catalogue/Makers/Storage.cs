@@ -14,11 +14,7 @@ internal static class Storage
         var leaves = input.Size.Width > 650 ? 2 : 1;
         var leaf = input.Size.Width / leaves;
         making.NeedsInFront("Door swing", leaf);
-        var swing = PathShape.Line(new Point(-x, -y), new Point(-x, -y - leaf)).Then(PathShape.Arc(new Point(-x, -y), leaf, -90, 90));
-        if (leaves == 2)
-            swing = swing
-                .Then(PathShape.Line(new Point(x, -y), new Point(x, -y - leaf)))
-                .Then(PathShape.Arc(new Point(x, -y), leaf, -90, -90));
+        var swing = Marks.Swings(leaves, leaf, -x, x, -y);
         for (var i = 0; i < leaves; i++)
             making.Stands(PrismRole.Front, -x + leaf * i, -y, -x + leaf * (i + 1), -y + Board, 0, making.H);
         return making
@@ -170,12 +166,7 @@ internal static class Storage
                 var (hinge, sweep) = i == 0 ? (left, 90) : (left + bay, -90);
                 making
                     .Stands(PrismRole.Front, left + leaf * i + 2, -y, left + leaf * (i + 1) - 2, -y + Board, 0, making.H)
-                    .Draw(
-                        SymbolRole.Use,
-                        PathShape
-                            .Line(new Point(hinge, -y), new Point(hinge, -y - leaf))
-                            .Then(PathShape.Arc(new Point(hinge, -y), leaf, -90, sweep))
-                    );
+                    .Draw(SymbolRole.Use, Marks.Swing(new Point(hinge, -y), leaf, sweep));
             }
             for (var at = left + 80; at < left + bay - 60; at += 110)
             {

@@ -84,8 +84,7 @@ public static class PlanCatalogueEndpoints
 
     private static FormView Form(PublishedPlan now, CatalogueItem item, ItemSize size)
     {
-        var told = item.Parameters ?? ItemParameters.None;
-        var parameters = FormMaker.Find(item.Maker).Refit?.Invoke(size, told) ?? told;
+        var parameters = FormMaker.Fitted(item, size, item.Parameters ?? ItemParameters.None);
         var depth = HouseRules.OccupiedChair.Value;
         // Made anew: whatever sizes somebody types are not kept.
         return FormView.Of(
