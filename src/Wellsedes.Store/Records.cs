@@ -160,3 +160,16 @@ public sealed class LibraryChange
     /// <summary>The item as JSON; null when it was taken out.</summary>
     public string? Content { get; set; }
 }
+
+/// <summary>An own item that somebody keeps for all of their projects.</summary>
+public sealed class OwnedItem
+{
+    public Guid PersonId { get; set; }
+
+    /// <summary>The id of the own item.</summary>
+    public required string Key { get; set; }
+    public DateTime KeptAt { get; set; }
+
+    /// <summary>The item as JSON.</summary>
+    public required string Content { get; set; }
+}

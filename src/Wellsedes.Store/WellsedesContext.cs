@@ -16,6 +16,7 @@ public sealed class WellsedesContext(DbContextOptions<WellsedesContext> options)
     public DbSet<PlanPicture> Pictures => Set<PlanPicture>();
     public DbSet<IssuedRevision> Issued => Set<IssuedRevision>();
     public DbSet<LibraryChange> Library => Set<LibraryChange>();
+    public DbSet<OwnedItem> OwnedItems => Set<OwnedItem>();
 
     protected override void OnModelCreating(ModelBuilder builder)
     {
@@ -59,6 +60,13 @@ public sealed class WellsedesContext(DbContextOptions<WellsedesContext> options)
             change.Property(c => c.Key).HasMaxLength(60);
             change.Property(c => c.Content).HasColumnType("jsonb");
             change.HasOne<Project>().WithMany().HasForeignKey(c => c.ProjectId);
+        });
+        builder.Entity<OwnedItem>(item =>
+        {
+            item.HasKey(i => new { i.PersonId, i.Key });
+            item.Property(i => i.Key).HasMaxLength(60);
+            item.Property(i => i.Content).HasColumnType("jsonb");
+            item.HasOne<Person>().WithMany().HasForeignKey(i => i.PersonId);
         });
         builder.Entity<IssuedRevision>(issued =>
         {

@@ -39,7 +39,7 @@ public sealed class TidemillHouseTests
             string.Join("; ", state.Overlaps.Select(overlap => $"{overlap.ItemName} in {overlap.OtherName} by {overlap.Depth:0}"))
         );
         Assert.Equal(seats, state.Tally.Seats);
-        Assert.Equal(3, Core.Drawings.Finishes.OfFloors(plan, scheme, state.Space).Count());
+        Assert.Equal(3, Core.Drawings.Finishes.OfShell(plan, scheme, state.Space).Count());
         Assert.Equal(2700, plan.Find<Item>($"{scheme}-kitchen")!.Parameters!.List("units").Sum(), 6);
     }
 

@@ -132,6 +132,14 @@ public sealed class PermissionTests(Cluster cluster) : HouseTests(cluster)
                 options: PlanJson.Options
             ),
             "addPlan" => JsonContent.Create(new { title = "x", units = "Metric" }),
+            "cutOut" => JsonContent.Create(
+                new
+                {
+                    file = "",
+                    clear = true,
+                    mendings = Array.Empty<int>(),
+                }
+            ),
             "addMember" => JsonContent.Create(new { email = "x@y.example", role = "Editor" }),
             "issueRevision" => JsonContent.Create(new { @for = "x" }),
             "putLibraryRule" => JsonContent.Create(Core.Rulebooks.HouseRules.Headroom, options: PlanJson.Options),

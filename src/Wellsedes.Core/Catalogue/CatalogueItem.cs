@@ -41,6 +41,7 @@ public sealed record SizeRange(double Least, double Most);
 /// <param name="SupplierCode">What its supplier calls it.</param>
 /// <param name="Shape">The outline of an own item that was drawn or brought in.</param>
 /// <param name="LikeKey">For an own item: the shipped item it was made from, "" for none.</param>
+/// <param name="Uses">The floor it needs in use, where an own item says so; null where its maker does.</param>
 public sealed record CatalogueItem(
     string Key,
     string Name,
@@ -67,7 +68,8 @@ public sealed record CatalogueItem(
     double? Price = null,
     string SupplierCode = "",
     string LikeKey = "",
-    OwnShape? Shape = null
+    OwnShape? Shape = null,
+    UseSpaces? Uses = null
 )
 {
     /// <summary>Whether its width is a diameter, and its depth the same.</summary>

@@ -61,6 +61,12 @@ public sealed record SeatPlace(Point Edge, Point Outward, double Width, double C
     }
 }
 
+/// <summary>Where a picture lies, in an item's own coordinates or on a level, in mm.</summary>
+/// <param name="Corner">Its top left corner.</param>
+/// <param name="Across">From there along its top edge to the end of that.</param>
+/// <param name="Down">From the corner along its left edge to the end of that.</param>
+public sealed record PicturePlace(OwnPicture Picture, Point Corner, Point Across, Point Down);
+
 /// <summary>Floor an item needs in use; it may be shared, never built on.</summary>
 public sealed record ActivitySpace(string Name, Convex Floor);
 
@@ -79,6 +85,9 @@ public sealed record Form(
 {
     /// <summary>The solid parts from which elevations and the model are made.</summary>
     public ImmutableArray<Prism> Prisms { get; init; } = [];
+
+    /// <summary>The picture of it that is drawn in its outline; null where it is drawn by its symbol alone.</summary>
+    public PicturePlace? Picture { get; init; }
 
     /// <summary>Whether it only shows how large things are: it counts as nothing and stands in nobody's way.</summary>
     public bool ForScale { get; init; }

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Globalization;
 using Wellsedes.Core.Catalogue.Makers;
+using Wellsedes.Core.Geometry;
 
 namespace Wellsedes.Core.Catalogue;
 
@@ -10,6 +11,7 @@ namespace Wellsedes.Core.Catalogue;
 /// <param name="Parts">How many parts a body is divided into: doors, drawers, seats of a sofa.</param>
 /// <param name="Parameters">Values of the maker's own parameters, in its order.</param>
 /// <param name="Shape">The outline of an own item that was drawn or brought in.</param>
+/// <param name="Uses">The floor it needs in use, where that is told; null where the maker knows.</param>
 public sealed record MakerInput(
     ItemSize Size,
     SeatsBySide Seats,
@@ -17,7 +19,8 @@ public sealed record MakerInput(
     double OccupiedDepth,
     int Parts,
     MakerParameters Parameters,
-    OwnShape? Shape = null
+    OwnShape? Shape = null,
+    UseSpaces? Uses = null
 )
 {
     /// <summary>What the maker of an item builds from at its usual size, or at that of one which was placed.</summary>
@@ -28,7 +31,17 @@ public sealed record MakerInput(
         ItemSize? size = null,
         SeatsBySide? seats = null,
         ItemParameters? parameters = null
-    ) => new(size ?? item.Size, seats ?? item.Seats, chair, occupiedDepth, item.Parts, MakerParameters.Of(item, parameters), item.Shape);
+    ) =>
+        new(
+            size ?? item.Size,
+            seats ?? item.Seats,
+            chair,
+            occupiedDepth,
+            item.Parts,
+            MakerParameters.Of(item, parameters),
+            item.Shape,
+            item.Uses
+        );
 }
 
 /// <summary>The makers by name: each turns a size into a form of its own kind.</summary>
@@ -121,6 +134,18 @@ public static class FormMaker
         ["cupboard"] = new(Storage.Cupboard),
         ["sliding-cupboard"] = new(Storage.Sliding),
         ["drawers"] = new(Storage.Drawers),
+        ["fronted-box"] = new(
+            Fronts.Box,
+            Parameters:
+            [
+                MakerParameter.Lengths("rows", "Heights of rows", 30, 3000),
+                MakerParameter.Choice("fronts", "Rows, from below", Fronts.Kinds, 2, isList: true),
+                new MakerParameter("columns", "Columns", 1, 12, [1], IsCount: true),
+            ],
+            Wrong: Fronts.Wrong,
+            Refit: Fronts.Refit,
+            MadeOf: Fronts.MadeOf
+        ),
         ["shelves"] = new(Storage.Shelves, Parameters: [Bays], Wrong: Storage.WrongBays, Refit: Refit.Shares),
         ["double-shelves"] = new(Storage.DoubleShelves),
         ["lockers"] = new(Storage.Lockers),
@@ -274,6 +299,8 @@ public static class FormMaker
     public static Form Make(string maker, MakerInput input)
     {
         var form = Find(maker).Make(input);
+        if (input.Uses is { } uses)
+            form = WithUses(form, uses);
         return form with
         {
             Seats =
@@ -281,6 +308,29 @@ public static class FormMaker
                 .. form.Seats.Select(
                     (seat, i) => seat.Id.Length > 0 ? seat : seat with { Id = (i + 1).ToString(CultureInfo.InvariantCulture) }
                 ),
+            ],
+        };
+    }
+
+    /// <summary>The form with the floor it is told to need in use, instead of what its maker knows.</summary>
+    private static Form WithUses(Form form, UseSpaces uses)
+    {
+        var box = form.Body;
+        (string Name, double Depth, Convex Floor)[] sides =
+        [
+            ("In front", uses.Front, Making.Box(box.MinX, box.MinY - uses.Front, box.MaxX, box.MinY)),
+            ("Behind", uses.Back, Making.Box(box.MinX, box.MaxY, box.MaxX, box.MaxY + uses.Back)),
+            ("At the left", uses.Left, Making.Box(box.MinX - uses.Left, box.MinY, box.MinX, box.MaxY)),
+            ("At the right", uses.Right, Making.Box(box.MaxX, box.MinY, box.MaxX + uses.Right, box.MaxY)),
+        ];
+        var needed = sides.Where(side => side.Depth > Tolerance.Length).ToArray();
+        return form with
+        {
+            Activity = [.. needed.Select(side => new ActivitySpace(side.Name, side.Floor))],
+            Symbol =
+            [
+                .. form.Symbol.Where(part => part.Role != SymbolRole.Use),
+                .. needed.Select(side => new SymbolPart(SymbolRole.Use, PathShape.Closed(side.Floor.Corners))),
             ],
         };
     }

@@ -4,19 +4,36 @@ using Wellsedes.Core.Geometry;
 namespace Wellsedes.Core.Catalogue;
 
 /// <summary>
-/// The outline of an own item and what is drawn in it, in mm about its middle, front towards -y; made larger or smaller with the
-/// size of the item.
+/// The outline of an own item and what is drawn in it, in mm about its middle; made larger or smaller with the size of the item.
 /// </summary>
 /// <param name="Outline">A simple ring, in either direction.</param>
 /// <param name="Lines">Runs of points, drawn thin.</param>
-public sealed record OwnShape(ImmutableArray<Point> Outline, ImmutableArray<OwnLine> Lines)
+/// <param name="Front">Which of its sides is the front: 0 its foot (-y), 1 its right, 2 its head, 3 its left.</param>
+/// <param name="Picture">The thing seen from above; it fills the box of the outline.</param>
+/// <param name="Parts">What stands up of it where that is not the outline to the full height: as high as its highest part.</param>
+/// <param name="Seats">Places to sit, of things that were taken together.</param>
+public sealed record OwnShape(
+    ImmutableArray<Point> Outline,
+    ImmutableArray<OwnLine> Lines,
+    int Front = 0,
+    OwnPicture? Picture = null,
+    ImmutableArray<OwnPart> Parts = default,
+    ImmutableArray<SeatPlace> Seats = default
+)
 {
+    public ImmutableArray<OwnPart> Parts { get; init; } = Parts.IsDefault ? [] : Parts;
+    public ImmutableArray<SeatPlace> Seats { get; init; } = Seats.IsDefault ? [] : Seats;
+
     /// <summary>The most corners of an outline.</summary>
     public const int MostCorners = 80;
 
     /// <summary>The most runs, and the most points of all of them.</summary>
     public const int MostLines = 400;
     public const int MostPoints = 4000;
+
+    /// <summary>The most parts that stand up, and the most places.</summary>
+    public const int MostParts = 300;
+    public const int MostSeats = 200;
 
     /// <summary>What is wrong with it; null when nothing is.</summary>
     public (string Field, string Message)? Wrong()
@@ -29,19 +46,36 @@ public sealed record OwnShape(ImmutableArray<Point> Outline, ImmutableArray<OwnL
             || Lines.Sum(line => line.Points.IsDefault ? MostPoints + 1 : line.Points.Length) > MostPoints
         )
             return ("lines", $"At most {MostLines} lines of {MostPoints} points together are drawn in an outline.");
+        if (Front is < 0 or > 3)
+            return ("front", $"The front is side 0 (foot), 1 (right), 2 (head) or 3 (left); {Front} was given.");
+        if (Parts.Length > MostParts || Parts.Any(part => part.Wrong()))
+            return (
+                "parts",
+                $"At most {MostParts} parts stand up, each of 3 to {OwnPart.MostCorners} corners and from one height to a greater."
+            );
+        if (Seats.Length > MostSeats || Seats.Any(seat => seat.Width is not (> 0 and < 5000) || seat.ChairDepth is not (> 0 and < 5000)))
+            return ("seats", $"At most {MostSeats} places, each of a width and depth in mm.");
         if (Math.Abs(Region.SignedArea(Outline)) < 1)
             return ("outline", "The outline holds no area.");
-        for (var i = 0; i < Outline.Length; i++)
-        for (var j = i + 1; j < Outline.Length; j++)
-            if (Crosses(i, j))
-                return ("outline", $"The outline crosses itself: side {i + 1} and side {j + 1}.");
+        if (Crossing(Outline) is var (i, j))
+            return ("outline", $"The outline crosses itself: side {i + 1} and side {j + 1}.");
+        return Picture?.Wrong();
+    }
+
+    /// <summary>Two sides of a ring that cross or touch, counted from 0; null where none do.</summary>
+    public static (int, int)? Crossing(ImmutableArray<Point> ring)
+    {
+        for (var i = 0; i < ring.Length; i++)
+        for (var j = i + 1; j < ring.Length; j++)
+            if (Crosses(ring, i, j))
+                return (i, j);
         return null;
     }
 
-    private bool Crosses(int i, int j)
+    private static bool Crosses(ImmutableArray<Point> ring, int i, int j)
     {
-        var n = Outline.Length;
-        var (a, b, c, d) = (Outline[i], Outline[(i + 1) % n], Outline[j], Outline[(j + 1) % n]);
+        var n = ring.Length;
+        var (a, b, c, d) = (ring[i], ring[(i + 1) % n], ring[j], ring[(j + 1) % n]);
         if (j == i + 1 || (i == 0 && j == n - 1))
             return false;
         double Side(Point p, Point q, Point r) => (q - p).Cross(r - p);
@@ -51,3 +85,18 @@ public sealed record OwnShape(ImmutableArray<Point> Outline, ImmutableArray<OwnL
 
 /// <summary>A run of points that is drawn, in mm.</summary>
 public sealed record OwnLine(ImmutableArray<Point> Points, bool Closed = false);
+
+/// <summary>A solid part of an own item: convex, from one height above its underside to another, in mm.</summary>
+public sealed record OwnPart(PrismRole Role, ImmutableArray<Point> Outline, double From, double To)
+{
+    public const int MostCorners = 64;
+
+    public bool Wrong() => Outline.IsDefault || Outline.Length is < 3 or > MostCorners || !(From >= 0) || !(To > From);
+}
+
+/// <summary>How deep the floor is that an own item needs in use at each of its sides, in mm; 0 for none.</summary>
+public readonly record struct UseSpaces(double Front = 0, double Back = 0, double Left = 0, double Right = 0)
+{
+    /// <summary>The deepest that makes sense, in mm; a house value.</summary>
+    public const double Deepest = 5000;
+}

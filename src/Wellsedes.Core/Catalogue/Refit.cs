@@ -7,15 +7,18 @@ namespace Wellsedes.Core.Catalogue;
 public static class Refit
 {
     /// <summary>Bays keep their shares of the width; the last takes what rounding leaves.</summary>
-    internal static ItemParameters Shares(ItemSize size, ItemParameters told)
+    internal static ItemParameters Shares(ItemSize size, ItemParameters told) => Shares(told, "bays", size.Width);
+
+    /// <summary>The parts of a list keep their shares of a length in mm.</summary>
+    internal static ItemParameters Shares(ItemParameters told, string key, double length)
     {
-        var bays = told.List("bays");
-        var sum = bays.Sum();
-        if (bays.IsEmpty || !(sum > 0))
+        var parts = told.List(key);
+        var sum = parts.Sum();
+        if (parts.IsEmpty || !(sum > 0))
             return told;
-        double[] fitted = [.. bays.Select(bay => Math.Round(bay * size.Width / sum, 1))];
-        fitted[^1] = size.Width - fitted[..^1].Sum();
-        return told.With("bays", fitted);
+        double[] fitted = [.. parts.Select(part => Math.Round(part * length / sum, 1))];
+        fitted[^1] = length - fitted[..^1].Sum();
+        return told.With(key, fitted);
     }
 
     /// <summary>The panels of a run are chosen anew for another length; what is told of bays that are gone is forgotten.</summary>

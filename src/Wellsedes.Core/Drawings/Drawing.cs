@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Geometry;
 
 namespace Wellsedes.Core.Drawings;
@@ -11,8 +12,13 @@ public sealed record Drawing(double Width, double Height, string Title, DateOnly
 /// <summary>One mark on paper.</summary>
 public abstract record Mark;
 
-/// <summary>A path: stroked when it has a line colour, filled when it has a fill. Line width in mm of paper.</summary>
+/// <summary>A path: stroked when it has a line colour, filled when it has a fill (#RRGGBB, or #RRGGBBAA to be seen through). Line width in mm of paper.</summary>
 public sealed record PathMark(PathShape Path, string? Line, double LineWidth, string? Fill = null) : Mark;
+
+/// <summary>A picture on paper, in mm: from its top left corner along its top edge and down its left one.</summary>
+/// <param name="Within">It is laid again and again within this path; once where that is null.</param>
+public sealed record PictureMark(OwnPicture Picture, Point Corner, Point Across, Point Down, PathShape? Within = null, double Opacity = 1)
+    : Mark;
 
 public enum TextAnchor
 {

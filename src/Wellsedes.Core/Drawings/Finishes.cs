@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
@@ -6,9 +7,11 @@ using Wellsedes.Core.Spaces;
 
 namespace Wellsedes.Core.Drawings;
 
-/// <summary>The finish of a floor as it is drawn: what is filled, in what, and its joints at true scale, on the level in mm.</summary>
+/// <summary>A finish as it is drawn: what is filled, in what, and its joints at true scale, on the level in mm.</summary>
 /// <param name="Joints">Null where there are none, or so many that they would only be grey.</param>
-public sealed record FloorFinish(string Id, PathShape Fill, PathShape? Joints, string Tint);
+/// <param name="Laid">The picture that is laid again and again from its place; null for none.</param>
+/// <param name="OnWall">Whether it fills the body of a wall; else it lies on the floor, beneath everything.</param>
+public sealed record DrawnFinish(string Id, PathShape Fill, PathShape? Joints, string Tint, PicturePlace? Laid = null, bool OnWall = false);
 
 /// <summary>A line of the legend: its tint, and what it stands for.</summary>
 public sealed record FinishLine(string Tint, string Text);
@@ -19,28 +22,62 @@ public static class Finishes
     /// <summary>More joints than this are not drawn.</summary>
     private const int MostJoints = 12_000;
 
-    /// <summary>The finishes of the floors of a level, rooms beneath zones.</summary>
-    public static IEnumerable<FloorFinish> OfFloors(Plan plan, string schemeId, LevelSpace space)
+    /// <summary>The tinted band along the walls of a room, in mm; a house value.</summary>
+    private const double Band = 60;
+
+    /// <summary>The finishes of the floors and walls of a level, from bottom to top: rooms, zones, walls of rooms, walls.</summary>
+    public static IEnumerable<DrawnFinish> OfShell(Plan plan, string schemeId, LevelSpace space)
     {
         foreach (
             var finish in plan.OfScheme<Finish>(schemeId)
-                .Where(finish => finish.IsOfFloor)
+                .Where(finish => finish.IsOfFloor || finish.IsOfWalls)
                 .OrderBy(finish => finish.Of)
                 .ThenBy(finish => finish.Id, StringComparer.Ordinal)
         )
         {
+            var tint = Tints.SeeThrough(finish.Tint, finish.Opacity);
+            if (finish.Of == FinishOf.Wall)
+            {
+                foreach (var body in space.Pieces.Where(piece => piece.Wall.Id == finish.TargetId && piece.Opening is null))
+                    yield return new DrawnFinish(finish.Id, PathShape.Closed(body.Body.Outline(1)), null, tint, OnWall: true);
+                continue;
+            }
             if (RegionOf(plan, space, finish) is not { } region)
                 continue;
-            var fill = region.Holes.Aggregate(
-                PathShape.Closed(region.Outline.AsSpan()),
-                (path, hole) => path.Then(PathShape.Closed(hole.AsSpan()))
-            );
-            yield return new FloorFinish(finish.Id, fill, JointsOf(finish, region), Tints.OnPaper(finish.Tint, finish.Opacity));
+            if (finish.Of == FinishOf.RoomWalls)
+                foreach (var band in BandOf(region, space))
+                    yield return new DrawnFinish(finish.Id, Path(band), null, tint);
+            else
+                yield return new DrawnFinish(finish.Id, Path(region), JointsOf(finish, region), tint, LaidOf(finish, region));
         }
     }
 
+    private static PathShape Path(Region region) =>
+        region.Holes.Aggregate(PathShape.Closed(region.Outline.AsSpan()), (path, hole) => path.Then(PathShape.Closed(hole.AsSpan())));
+
+    /// <summary>Along the edge of a room, but for its doorways and gaps.</summary>
+    private static ImmutableArray<Region> BandOf(Region room, LevelSpace space)
+    {
+        var doorways = space
+            .Openings.Where(place => place.Opening.Kind != OpeningKind.Window)
+            .Select(place => Convex.Rectangle(default, place.Opening.Width, place.Wall.Thickness + 4 * Band).At(place.Frame))
+            .Where(gap => gap.Bounds.Meets(room.Bounds));
+        return [.. Polygons.Rim(room, Band).SelectMany(band => Polygons.Difference(band, doorways))];
+    }
+
+    /// <summary>The picture of a finish where it is laid first: at the lower left of the region, turned as it is.</summary>
+    private static PicturePlace? LaidOf(Finish finish, Region region)
+    {
+        if (finish.Picture is not { } picture)
+            return null;
+        var from = new Placement(region.Bounds.MinX, region.Bounds.MinY, finish.Rotation);
+        var corner = from.Out(new Point(0, finish.Length));
+        return new PicturePlace(picture, corner, from.Turned(new Point(finish.Width, 0)), from.Turned(new Point(0, -finish.Length)));
+    }
+
     private static Region? RegionOf(Plan plan, LevelSpace space, Finish finish) =>
-        finish.Of == FinishOf.Room ? space.Rooms.FirstOrDefault(room => room.Named && room.Room.Id == finish.TargetId)?.Outline
+        finish.Of is FinishOf.Room or FinishOf.RoomWalls
+            ? space.Rooms.FirstOrDefault(room => room.Named && room.Room.Id == finish.TargetId)?.Outline
         : plan.Find<Thing>(finish.TargetId) is { } zone && zone.LevelId == space.LevelId ? new Region([.. zone.Floor().Corners], [])
         : null;
 
@@ -62,7 +99,7 @@ public static class Finishes
             if (holds && (best is null || finish.Of > best.Of))
                 best = finish;
         }
-        return best is null ? null : Tints.OnPaper(best.Tint, best.Opacity);
+        return best is null ? null : Tints.SeeThrough(best.Tint, best.Opacity);
     }
 
     /// <summary>What the tints of a level stand for, in the order they are drawn; those alike in one line.</summary>
@@ -73,20 +110,22 @@ public static class Finishes
             var finish in plan.OfScheme<Finish>(schemeId).OrderBy(finish => finish.Of).ThenBy(finish => finish.Id, StringComparer.Ordinal)
         )
         {
-            var name = finish.IsOfFloor
-                ? RegionOf(plan, space, finish) is null
-                    ? null
-                    : Editing.FinishEdits.NameOf(plan, finish)
-                : finish.Of switch
-                {
-                    FinishOf.Kind => items.FirstOrDefault(item => item.Kind.Key == finish.TargetId)?.Kind.Name,
-                    FinishOf.Item => items.FirstOrDefault(item => item.Item.Id == finish.TargetId)?.Name,
-                    _ => plan.Find<Thing>(finish.TargetId)?.LevelId == space.LevelId
-                        ? $"Items in {Editing.FinishEdits.NameOf(plan, finish)}"
-                        : null,
-                };
+            var name =
+                finish.IsOfFloor || finish.Of == FinishOf.RoomWalls
+                    ? RegionOf(plan, space, finish) is null
+                        ? null
+                        : Editing.FinishEdits.NameOf(plan, finish)
+                    : finish.Of switch
+                    {
+                        FinishOf.Kind => items.FirstOrDefault(item => item.Kind.Key == finish.TargetId)?.Kind.Name,
+                        FinishOf.Wall => space.Bodies.ContainsKey(finish.TargetId) ? "a wall" : null,
+                        FinishOf.Item => items.FirstOrDefault(item => item.Item.Id == finish.TargetId)?.Name,
+                        _ => plan.Find<Thing>(finish.TargetId)?.LevelId == space.LevelId
+                            ? $"Items in {Editing.FinishEdits.NameOf(plan, finish)}"
+                            : null,
+                    };
             if (name is not null)
-                lines.Add((Tints.OnPaper(finish.Tint, finish.Opacity), Told(finish, plan.Details.Units), name));
+                lines.Add((Tints.SeeThrough(finish.Tint, finish.Opacity), Told(finish, plan.Details.Units), name));
         }
         return
         [
@@ -106,6 +145,7 @@ public static class Finishes
             FinishPattern.Herringbone => $"{tint} herringbone {Size()}",
             FinishPattern.Tiles => $"{tint} tiles {Size()}",
             FinishPattern.Carpet => $"{tint} carpet",
+            FinishPattern.Picture => $"laid with a picture, {Size()}",
             _ => tint,
         };
     }

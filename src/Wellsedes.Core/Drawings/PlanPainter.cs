@@ -13,14 +13,19 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
     public void Paint(SheetInput input)
     {
         // Finishes and tints lie beneath everything; what somebody wrote stands above the furniture.
-        foreach (var floor in Finishes.OfFloors(input.Plan, input.Settings.SchemeId, input.Space))
+        DrawnFinish[] finishes = [.. Finishes.OfShell(input.Plan, input.Settings.SchemeId, input.Space)];
+        foreach (var finish in finishes.Where(finish => !finish.OnWall))
         {
-            marks.Add(new PathMark(map.ToPaper(floor.Fill), null, 0, floor.Tint));
-            if (floor.Joints is { } joints && map.Ratio <= SmallestJoints)
+            var fill = map.ToPaper(finish.Fill);
+            if (finish.Laid is { } laid)
+                Picture(laid, fill, Tints.Told(finish.Tint).Opacity);
+            else
+                marks.Add(new PathMark(fill, null, 0, finish.Tint));
+            if (finish.Joints is { } joints && map.Ratio <= SmallestJoints)
                 Draw(joints, Ink.Soft, Ink.Finest);
         }
         Things(input.Things, part => part.Role == ThingRole.Tinted);
-        Shell(input);
+        Shell(input, finishes.Where(finish => finish.OnWall));
         foreach (
             var item in input
                 .Items.OrderBy(item =>
@@ -44,10 +49,30 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
             new DimensionPainter(text, map, units, marks).Between(measure.From, measure.To, 0);
     }
 
-    private void Shell(SheetInput input)
+    /// <summary>A picture that lies on the level, once or laid again and again within a path on paper.</summary>
+    private void Picture(PicturePlace place, PathShape? within, double opacity)
+    {
+        var corner = map.ToPaper(place.Corner);
+        marks.Add(
+            new PictureMark(
+                place.Picture,
+                corner,
+                map.ToPaper(place.Corner + place.Across) - corner,
+                map.ToPaper(place.Corner + place.Down) - corner,
+                within,
+                opacity
+            )
+        );
+    }
+
+    private void Shell(SheetInput input, IEnumerable<DrawnFinish> tinted)
     {
         var paths = ShellPainter.Paint(input.Space, 1.6 * map.Ratio);
         Draw(paths.Walls, Ink.Full, Ink.Wide, Ink.Paper);
+        foreach (var wall in tinted)
+            marks.Add(new PathMark(map.ToPaper(wall.Fill), null, 0, wall.Tint));
+        if (tinted.Any())
+            Draw(paths.Walls, Ink.Full, Ink.Wide);
         Draw(paths.Hatch, Ink.Soft, Ink.Finest);
         Draw(paths.Windows, Ink.Full, Ink.Narrow, Ink.Paper);
         Draw(paths.Leaves, Ink.Full, Ink.Narrow, Ink.Paper);
@@ -135,6 +160,20 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
     private void Symbol(PlacedItem item, string? tint)
     {
         var small = map.Ratio > 150;
+        if (item.Form.Picture is { } picture)
+        {
+            var at = item.Item.Placement;
+            Picture(
+                picture with
+                {
+                    Corner = at.Out(picture.Corner),
+                    Across = at.Turned(picture.Across),
+                    Down = at.Turned(picture.Down),
+                },
+                null,
+                1
+            );
+        }
         foreach (var part in item.Form.Symbol)
         {
             if (part.Fine && map.Ratio > FinestScale)
@@ -148,7 +187,7 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
                             path,
                             Ink.Full,
                             item.Form.WalkedOn ? Ink.Finest : Ink.Narrow,
-                            tint ?? (item.Form.StoodOn ? Ink.Wash : Ink.Paper)
+                            item.Form.Picture is null ? tint ?? (item.Form.StoodOn ? Ink.Wash : Ink.Paper) : null
                         )
                     );
                     break;

@@ -9,6 +9,7 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
 {
     private readonly ItemEdits items = new(forms, spaces);
     private readonly KitchenEdits kitchens = new(spaces);
+    private readonly OwnItemEdits own = new(forms);
 
     internal Arranging.Settled Settled(Plan plan, Item item, double catchDistance) => items.Settled(plan, item, catchDistance);
 
@@ -32,6 +33,7 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
                 ?? ShellEdits.Answer(plan, edit, spaces)
                 ?? RepeatEdits.Answer(plan, edit)
                 ?? FurnishEdits.Answer(plan, edit)
+                ?? own.Answer(plan, edit)
                 ?? kitchens.Answer(plan, edit)
                 ?? FinishEdits.Answer(plan, edit)
                 ?? items.Answer(plan, edit),

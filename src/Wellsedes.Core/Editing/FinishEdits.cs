@@ -21,7 +21,8 @@ internal static class FinishEdits
 
     /// <summary>What a finish is of, in words.</summary>
     public static string NameOf(Plan plan, Finish finish) =>
-        finish.Of == FinishOf.Kind ? plan.CatalogueItem(finish.TargetId)?.Name ?? "a kind"
+        finish.Of == FinishOf.RoomWalls ? $"the walls of {plan.Find<Room>(finish.TargetId)?.Name ?? "a room"}"
+        : finish.Of == FinishOf.Kind ? plan.CatalogueItem(finish.TargetId)?.Name ?? "a kind"
         : plan.Find<Room>(finish.TargetId) is { } room ? room.Name
         : plan.Find(finish.TargetId) is { } target ? EntityWords.Called(plan, target)
         : "something";
@@ -54,11 +55,12 @@ internal static class FinishEdits
             return turned;
         var isThere = finish.Of switch
         {
-            FinishOf.Room => plan.Find<Room>(finish.TargetId) is not null,
+            FinishOf.Room or FinishOf.RoomWalls => plan.Find<Room>(finish.TargetId) is not null,
             FinishOf.Zone or FinishOf.ItemsInZone => plan.Find<Thing>(finish.TargetId) is { } thing
                 && thing.Counts()
                 && thing is IOfScheme of
                 && of.SchemeId == finish.SchemeId,
+            FinishOf.Wall => plan.Find<Wall>(finish.TargetId) is not null,
             FinishOf.Kind => plan.CatalogueItem(finish.TargetId) is not null,
             _ => plan.Find<Item>(finish.TargetId) is { } item && item.SchemeId == finish.SchemeId,
         };
@@ -69,16 +71,22 @@ internal static class FinishEdits
                 .Any(other => other.Id != finish.Id && other.Of == finish.Of && other.TargetId == finish.TargetId)
         )
             return new Problem("targetId", $"{NameOf(plan, finish)} has a finish already; change that one.");
+        if ((finish.Pattern == FinishPattern.Picture) != finish.Picture is not null)
+            return new Problem("picture", "A floor laid with a picture needs one, and other patterns have none.");
+        if (finish.Picture?.Wrong() is { } wrong)
+            return new Problem(wrong.Field, wrong.Message);
         if (!finish.IsOfFloor)
             return finish.Pattern == FinishPattern.Plain
                 ? null
-                : new Problem("pattern", "Items have a plain tint; patterns are for floors.");
+                : new Problem("pattern", "Items and walls have a plain tint; patterns are for floors.");
         return finish.Pattern switch
         {
             FinishPattern.Boards => Size("width", "board", finish.Width, 20, 1000) ?? Size("length", "board", finish.Length, 100, 6000),
             FinishPattern.Herringbone => Size("width", "block", finish.Width, 20, 500)
                 ?? Size("length", "block", finish.Length, 2 * finish.Width, 20 * finish.Width),
             FinishPattern.Tiles => Size("width", "tile", finish.Width, 20, 3000) ?? Size("length", "tile", finish.Length, 20, 3000),
+            FinishPattern.Picture => Size("width", "picture", finish.Width, 50, 20_000)
+                ?? Size("length", "picture", finish.Length, 50, 20_000),
             _ => null,
         };
     }

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
 
 namespace Wellsedes.Core.Editing;
@@ -30,3 +31,43 @@ public sealed record KeepAsOwn(
 
 /// <summary>Gives a table the usual size for a number of diners, and the seats.</summary>
 public sealed record SeatDiners(string Id, int Diners) : Edit;
+
+/// <summary>
+/// Makes an own item from an outline that was drawn on the plan, and places it where it was drawn. Corners in mm on the level, in
+/// either direction; they do not cross. Height in mm.
+/// </summary>
+public sealed record KeepOutline(
+    string OwnId,
+    string ItemId,
+    string SchemeId,
+    string LevelId,
+    string Name,
+    CatalogueKind Kind,
+    ImmutableArray<Point> Corners,
+    double Height
+) : Edit;
+
+/// <summary>
+/// Makes one own item of what is chosen: its outline, what stands up of it, its seats and the floor they need. Where asked it is
+/// put in the place of the items it was made from.
+/// </summary>
+public sealed record KeepSelection(
+    string OwnId,
+    string ItemId,
+    string SchemeId,
+    ImmutableArray<string> Ids,
+    string Name,
+    bool InTheirPlace = false
+) : Edit, IOfSelected;
+
+/// <summary>
+/// Sets an item of an outline or a picture to size: two points on it, in mm on the level as it lies now, and their true distance.
+/// The first of them stays where it is.
+/// </summary>
+public sealed record SetToSize(string Id, Point From, Point To, double Distance) : Edit;
+
+/// <summary>
+/// Lays two points of an item onto two points of the plan, all in mm on the level: it is moved and turned, and scaled where it is an
+/// outline or a picture; of others the first point comes to lie exactly, the second in its direction.
+/// </summary>
+public sealed record LayOnto(string Id, Point From, Point To, Point FromOnPlan, Point ToOnPlan) : Edit;

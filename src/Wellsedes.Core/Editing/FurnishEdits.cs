@@ -13,7 +13,6 @@ internal static class FurnishEdits
         {
             SetStock e => Stock(plan, e),
             ChangeKind e => Change(plan, e),
-            KeepAsOwn e => Keep(plan, e),
             SeatDiners e => Diners(plan, e),
             _ => null,
         };
@@ -113,70 +112,6 @@ internal static class FurnishEdits
                 front--;
         return new SeatsBySide(0, front, back, left, right);
     }
-
-    private static EditAnswer Keep(Plan plan, KeepAsOwn edit)
-    {
-        if (plan.Find<Item>(edit.ItemId) is not { } item || plan.CatalogueItem(item.Catalogue) is not { } kind)
-            return EditAnswer.No("itemId", "The item is no longer there.");
-        if (plan.Find(edit.OwnId) is not null || plan.Library.Catalogue.Find(edit.OwnId) is not null)
-            return EditAnswer.Taken("ownId", edit.OwnId);
-        if (Editor.CheckText("name", edit.Name, 1, 60) is { } problem)
-            return EditAnswer.No(problem);
-        if (Named(plan, edit.Name.Trim()))
-            return EditAnswer.No("name", $"There is already an item called {edit.Name.Trim()}; give it another name.");
-        var own = kind with
-        {
-            Key = edit.OwnId,
-            Name = edit.Name.Trim(),
-            Size = ItemForms.SizeOf(item, kind),
-            Seats = item.Seats ?? kind.Seats,
-            MostSeats = TableSizes.MostSeatsAt(kind, ItemForms.SizeOf(item, kind)),
-            Parameters = item.Parameters ?? kind.Parameters,
-            Source = new ValueSource("Own item", "high"),
-            Reference = "",
-            SupplierCode = edit.SupplierCode.Trim(),
-            Price = edit.Price,
-            IsFixed = edit.IsFixed,
-            LikeKey = kind.LikeKey.Length > 0 ? kind.LikeKey : kind.Key,
-        };
-        var alike = plan.OfScheme<Item>(item.SchemeId)
-            .Where(other => other.Id == item.Id || (edit.Everywhere && IsAlike(other, item) && !other.Locked))
-            .ToArray();
-        return EditAnswer.Done(
-            new Change(
-                $"Kept {own.Name} as an own item",
-                [
-                    new EntityChange(null, new OwnItem(edit.OwnId, own)),
-                    .. alike.Select(other => new EntityChange(
-                        other,
-                        other with
-                        {
-                            Catalogue = own.Key,
-                            Width = null,
-                            Depth = null,
-                            Height = null,
-                            Parameters = null,
-                            Seats = null,
-                        }
-                    )),
-                ]
-            )
-        );
-    }
-
-    private static bool IsAlike(Item a, Item b) =>
-        a.Catalogue == b.Catalogue
-        && a.Width == b.Width
-        && a.Depth == b.Depth
-        && a.Height == b.Height
-        && a.Seats == b.Seats
-        && Equals(a.Parameters, b.Parameters);
-
-    private static bool Named(Plan plan, string name) =>
-        plan.All<OwnItem>()
-            .Select(own => own.Item.Name)
-            .Concat(plan.Library.Catalogue.Items.Select(item => item.Name))
-            .Contains(name, StringComparer.OrdinalIgnoreCase);
 
     private static EditAnswer Diners(Plan plan, SeatDiners edit)
     {

@@ -129,7 +129,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
     }
 
     /// <summary>Chosen items with everything that stands on them, directly or on what does.</summary>
-    private static ImmutableArray<string> WithWhatStandsOnThem(Plan plan, ImmutableArray<string> ids)
+    internal static ImmutableArray<string> WithWhatStandsOnThem(Plan plan, ImmutableArray<string> ids)
     {
         if (ids.IsEmpty || plan.Find<Item>(ids[0]) is not { } first)
             return ids;
@@ -248,7 +248,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
     }
 
     /// <summary>An item that stands on one which moves from a placement to another.</summary>
-    private static Item Carried(Item item, Placement start, Placement end)
+    internal static Item Carried(Item item, Placement start, Placement end)
     {
         if (end.Rotation == start.Rotation)
             return item with { X = item.X + (end.X - start.X), Y = item.Y + (end.Y - start.Y) };
@@ -314,7 +314,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         return answer.Change is { } change ? EditAnswer.Done(WithTops(plan, change, item, resized, kind)) : answer;
     }
 
-    private static Problem? CheckSizes(Plan plan, CatalogueItem kind, double? width, double? depth, double? height, bool sure)
+    internal static Problem? CheckSizes(Plan plan, CatalogueItem kind, double? width, double? depth, double? height, bool sure)
     {
         return Check("width", width, kind.Size.Width)
             ?? Check("depth", depth, kind.Size.Depth)
@@ -471,7 +471,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         return EditAnswer.Done(new Change(made.Count == 1 ? "Duplicated an item" : $"Duplicated {made.Count} items", [.. made]));
     }
 
-    private static EditAnswer Each(Plan plan, ImmutableArray<string> ids, string verb, Func<Item, Item> after, bool evenLocked = false)
+    internal static EditAnswer Each(Plan plan, ImmutableArray<string> ids, string verb, Func<Item, Item> after, bool evenLocked = false)
     {
         List<EntityChange> changes = [];
         foreach (var id in ids.Distinct())

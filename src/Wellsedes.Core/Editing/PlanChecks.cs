@@ -312,6 +312,11 @@ public static class PlanChecks
             return new Problem("shape", "An item of its own outline needs one.");
         if (item.Shape?.Wrong() is { } wrongShape)
             return new Problem(wrongShape.Field, wrongShape.Message);
+        if (
+            item.Uses is { } uses
+            && new[] { uses.Front, uses.Back, uses.Left, uses.Right }.Any(depth => !(depth >= 0 && depth <= UseSpaces.Deepest))
+        )
+            return new Problem("uses", $"The floor needed in use is from 0 to {UseSpaces.Deepest} mm deep at each side.");
         if (item.Price is { } price && !(price >= 0 && price <= 10_000_000))
             return new Problem("price", "The price must be from 0 to 10 000 000.");
         if (item.Outlets is < 0 or > 100)
@@ -326,8 +331,21 @@ public static class PlanChecks
             ?? (
                 item.Chair is not null ? ItemEdits.CheckSeats(item, item.Size, item.Seats)
                 : item.Seats == default ? null
+                : item.Maker == FormMaker.Outline ? OfPlaces(item)
                 : new Problem("seats", "An item without a chair has no seats along its sides.")
             );
+    }
+
+    /// <summary>The least width in mm of a place on a thing itself; a house value.</summary>
+    private const double LeastPlace = 350;
+
+    /// <summary>Places on an own outline are side by side along its front.</summary>
+    private static Problem? OfPlaces(CatalogueItem item)
+    {
+        var most = (int)Math.Max(1, Math.Floor(item.Size.Width / LeastPlace));
+        return item.Seats != new SeatsBySide(Front: item.Seats.Front) || item.Seats.Front < 0 || item.Seats.Front > most
+            ? new Problem("seats", $"“{item.Name}” takes from 0 to {most} places along its front, {LeastPlace} mm each.", most)
+            : null;
     }
 
     private static Problem? OfOwnRule(Plan plan, OwnRule own)

@@ -101,6 +101,43 @@ public sealed record PathShape(ImmutableArray<PathStep> Steps)
 
     public PathShape At(Placement placement) => Map(placement.Out);
 
+    /// <summary>Its runs as points, each curve in a number of steps; closed where they close.</summary>
+    public IEnumerable<(ImmutableArray<Point> Points, bool Closed)> Runs(int perCurve)
+    {
+        var points = ImmutableArray.CreateBuilder<Point>();
+        foreach (var step in Steps)
+            switch (step.Kind)
+            {
+                case PathStepKind.Move:
+                    if (points.Count > 1)
+                        yield return (points.ToImmutable(), false);
+                    points.Clear();
+                    points.Add(step.End);
+                    break;
+                case PathStepKind.Line:
+                    points.Add(step.End);
+                    break;
+                case PathStepKind.Cubic:
+                    var from = points[^1];
+                    for (var i = 1; i <= perCurve; i++)
+                    {
+                        var (t, u) = ((double)i / perCurve, 1 - (double)i / perCurve);
+                        points.Add(
+                            from * (u * u * u) + step.Control1 * (3 * u * u * t) + step.Control2 * (3 * u * t * t) + step.End * (t * t * t)
+                        );
+                    }
+                    break;
+                default:
+                    if (points.Count > 1)
+                        yield return (points.ToImmutable(), true);
+                    points.Clear();
+                    points.Add(step.End);
+                    break;
+            }
+        if (points.Count > 1)
+            yield return (points.ToImmutable(), false);
+    }
+
     /// <summary>SVG path data with figures to a hundredth; y is not turned over.</summary>
     public string ToPathData()
     {

@@ -23,6 +23,17 @@ public static class Polygons
         return ToRegions(Overlaid(region, gone, SpatialFunction.Difference));
     }
 
+    /// <summary>The part of a region within a distance in mm of its edge, corners kept square.</summary>
+    public static ImmutableArray<Region> Rim(Region region, double width)
+    {
+        var polygon = ToPolygon(region);
+        var inner = polygon.Buffer(
+            -width,
+            new NetTopologySuite.Operation.Buffer.BufferParameters { JoinStyle = NetTopologySuite.Operation.Buffer.JoinStyle.Mitre }
+        );
+        return ToRegions(OverlayNGRobust.Overlay(polygon, inner, SpatialFunction.Difference));
+    }
+
     /// <summary>A simple ring in convex pieces: triangles, joined where two make a convex shape.</summary>
     public static ImmutableArray<Convex> ConvexPieces(IReadOnlyList<Point> ring)
     {

@@ -1,3 +1,5 @@
+using Wellsedes.Core.Catalogue;
+
 namespace Wellsedes.Core.Plans;
 
 /// <summary>What a finish is of.</summary>
@@ -17,6 +19,12 @@ public enum FinishOf
 
     /// <summary>One item.</summary>
     Item,
+
+    /// <summary>The walls around a named room, on its side.</summary>
+    RoomWalls,
+
+    /// <summary>One wall, on both sides.</summary>
+    Wall,
 }
 
 public enum FinishPattern
@@ -26,13 +34,16 @@ public enum FinishPattern
     Herringbone,
     Tiles,
     Carpet,
+
+    /// <summary>A picture of somebody's own, laid again and again at its true size.</summary>
+    Picture,
 }
 
 /// <summary>
-/// The finish of a floor, or the tint of items, in a scheme. Width and length are of a board or tile in mm, rotation of the
+/// The finish of a floor or wall, or the tint of items, in a scheme. Width and length are of a board, tile or picture in mm, rotation of the
 /// pattern in degrees counter-clockwise; opacity from 0.05 to 1 lets what lies beneath show through.
 /// </summary>
-/// <param name="TargetId">The room, zone or item, or the key of a kind.</param>
+/// <param name="TargetId">The room, zone, wall or item, or the key of a kind.</param>
 /// <param name="Tint">As #RRGGBB.</param>
 public sealed record Finish(
     string Id,
@@ -44,8 +55,11 @@ public sealed record Finish(
     double Width = 0,
     double Length = 0,
     double Rotation = 0,
-    double Opacity = 1
+    double Opacity = 1,
+    OwnPicture? Picture = null
 ) : Entity(Id), IOfScheme
 {
     public bool IsOfFloor => Of is FinishOf.Room or FinishOf.Zone;
+
+    public bool IsOfWalls => Of is FinishOf.RoomWalls or FinishOf.Wall;
 }

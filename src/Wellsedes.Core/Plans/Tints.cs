@@ -39,13 +39,13 @@ public static class Tints
 
     public static bool IsTint(string value) => value.Length == 7 && value[0] == '#' && value.Skip(1).All(char.IsAsciiHexDigit);
 
-    /// <summary>A tint on white paper, as strong as its opacity from 0 to 1.</summary>
-    public static string OnPaper(string value, double opacity)
-    {
-        var (r, g, b) = Parts(value);
-        int Mixed(int part) => (int)Math.Round(255 + (part - 255) * opacity);
-        return string.Create(CultureInfo.InvariantCulture, $"#{Mixed(r):X2}{Mixed(g):X2}{Mixed(b):X2}");
-    }
+    /// <summary>A tint through which what lies beneath is seen, as #RRGGBBAA; as it is where its opacity is 1.</summary>
+    public static string SeeThrough(string value, double opacity) =>
+        opacity >= 1 ? value : string.Create(CultureInfo.InvariantCulture, $"{value}{(int)Math.Round(opacity * 255):X2}");
+
+    /// <summary>What <see cref="SeeThrough"/> has put together: the tint as #RRGGBB, and its opacity from 0 to 1.</summary>
+    public static (string Value, double Opacity) Told(string tint) =>
+        tint.Length == 9 ? (tint[..7], Convert.ToInt32(tint[7..], 16) / 255.0) : (tint, 1);
 
     /// <summary>Ink that can be read on a tint: dark on light ones, white on dark ones (relative luminance of WCAG 2, from memory).</summary>
     public static bool IsDark(string value)

@@ -1,7 +1,10 @@
 using SkiaSharp;
+using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Plans;
 using Wellsedes.Formats.Lettering;
+using Wellsedes.Formats.Pictures;
 
 namespace Wellsedes.Formats.Pdf;
 
@@ -16,9 +19,16 @@ internal static class CanvasPainter
             StrokeCap = SKStrokeCap.Butt,
             StrokeJoin = SKStrokeJoin.Miter,
         };
+        Dictionary<OwnPicture, SKImage?> pictures = [];
         foreach (var mark in drawing.Marks)
             switch (mark)
             {
+                case PictureMark picture:
+                    if (!pictures.TryGetValue(picture.Picture, out var image))
+                        pictures[picture.Picture] = image = OwnPictures.Decode(picture.Picture);
+                    if (image is not null)
+                        Picture(canvas, picture, image);
+                    break;
                 case PathMark path:
                     Path(canvas, paint, path);
                     break;
@@ -26,6 +36,38 @@ internal static class CanvasPainter
                     Text(canvas, paint, text);
                     break;
             }
+        foreach (var image in pictures.Values)
+            image?.Dispose();
+    }
+
+    private static void Picture(SKCanvas canvas, PictureMark mark, SKImage image)
+    {
+        using var paint = new SKPaint { IsAntialias = true, Color = SKColors.Black.WithAlpha((byte)Math.Round(mark.Opacity * 255)) };
+        var sampling = new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear);
+        var (across, down) = (mark.Across * (1.0 / image.Width), mark.Down * (1.0 / image.Height));
+        var matrix = new SKMatrix(
+            (float)across.X,
+            (float)down.X,
+            (float)mark.Corner.X,
+            (float)across.Y,
+            (float)down.Y,
+            (float)mark.Corner.Y,
+            0,
+            0,
+            1
+        );
+        if (mark.Within is { } within)
+        {
+            using var shader = image.ToShader(SKShaderTileMode.Repeat, SKShaderTileMode.Repeat, sampling, matrix);
+            using var path = ToPath(within);
+            paint.Shader = shader;
+            canvas.DrawPath(path, paint);
+            return;
+        }
+        canvas.Save();
+        canvas.Concat(matrix);
+        canvas.DrawImage(image, 0, 0, sampling, paint);
+        canvas.Restore();
     }
 
     private static void Path(SKCanvas canvas, SKPaint paint, PathMark mark)
@@ -34,7 +76,8 @@ internal static class CanvasPainter
         if (mark.Fill is { } fill)
         {
             paint.Style = SKPaintStyle.Fill;
-            paint.Color = SKColor.Parse(fill);
+            var (colour, opacity) = Tints.Told(fill);
+            paint.Color = SKColor.Parse(colour).WithAlpha((byte)Math.Round(opacity * 255));
             canvas.DrawPath(path, paint);
         }
         if (mark.Line is { } line)

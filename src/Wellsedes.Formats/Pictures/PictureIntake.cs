@@ -32,11 +32,63 @@ public static class PictureIntake
     /// <exception cref="PictureException">The file is no picture of these kinds, too large, or broken.</exception>
     public static TakenPicture Read(byte[] file)
     {
+        using var turn = Turn();
+        using var whole = Whole(file, out var type, out var origin);
+        var across = IsAcross(origin);
+        return new TakenPicture(type, across ? whole.Height : whole.Width, across ? whole.Width : whole.Height);
+    }
+
+    /// <summary>The picture as it is shown, after any turn its file asks for, its longest side no more than a number of pixels.</summary>
+    /// <exception cref="PictureException">The file is no picture of these kinds, too large, or broken.</exception>
+    internal static SKBitmap Decode(byte[] file, int longestSide)
+    {
+        using var alone = Turn();
+        using var whole = Whole(file, out _, out var origin);
+        var (columns, rows) = IsAcross(origin) ? (whole.Height, whole.Width) : (whole.Width, whole.Height);
+        var k = Math.Min(1.0, (double)longestSide / Math.Max(columns, rows));
+        using var small = whole.Resize(
+            new SKImageInfo(Math.Max(1, (int)(whole.Width * k)), Math.Max(1, (int)(whole.Height * k)), whole.ColorType, whole.AlphaType),
+            new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear)
+        );
+        var (w, h) = ((float)small.Width, (float)small.Height);
+        var turn = origin switch
+        {
+            SKEncodedOrigin.TopRight => new SKMatrix(-1, 0, w, 0, 1, 0, 0, 0, 1),
+            SKEncodedOrigin.BottomRight => new SKMatrix(-1, 0, w, 0, -1, h, 0, 0, 1),
+            SKEncodedOrigin.BottomLeft => new SKMatrix(1, 0, 0, 0, -1, h, 0, 0, 1),
+            SKEncodedOrigin.LeftTop => new SKMatrix(0, 1, 0, 1, 0, 0, 0, 0, 1),
+            SKEncodedOrigin.RightTop => new SKMatrix(0, -1, h, 1, 0, 0, 0, 0, 1),
+            SKEncodedOrigin.RightBottom => new SKMatrix(0, -1, h, -1, 0, w, 0, 0, 1),
+            SKEncodedOrigin.LeftBottom => new SKMatrix(0, 1, 0, -1, 0, w, 0, 0, 1),
+            _ => SKMatrix.Identity,
+        };
+        var shown = new SKBitmap(
+            new SKImageInfo(
+                IsAcross(origin) ? small.Height : small.Width,
+                IsAcross(origin) ? small.Width : small.Height,
+                SKColorType.Rgba8888,
+                SKAlphaType.Unpremul
+            )
+        );
+        using var canvas = new SKCanvas(shown);
+        canvas.Clear(SKColors.Transparent);
+        canvas.SetMatrix(turn);
+        using var image = SKImage.FromBitmap(small);
+        canvas.DrawImage(image, 0, 0, new SKSamplingOptions(SKFilterMode.Nearest));
+        return shown;
+    }
+
+    private static bool IsAcross(SKEncodedOrigin origin) =>
+        origin is SKEncodedOrigin.LeftTop or SKEncodedOrigin.RightTop or SKEncodedOrigin.RightBottom or SKEncodedOrigin.LeftBottom;
+
+    /// <summary>Every pixel of a file that is held against the limits first.</summary>
+    private static SKBitmap Whole(byte[] file, out string type, out SKEncodedOrigin origin)
+    {
         if (file.Length == 0)
             throw new PictureException("The file is empty.");
         if (file.Length > LargestFile)
             throw new PictureException($"The picture file is larger than {LargestFile / 1024 / 1024} MB, the most that is taken.");
-        var type = TypeOf(file) ?? throw new PictureException("This is no PNG, JPEG, WebP or PDF file. Save the drawing as one of these.");
+        type = TypeOf(file) ?? throw new PictureException("This is no PNG, JPEG, WebP or PDF file. Save the drawing as one of these.");
         var behind = file.Length - PictureEnd.Of(file, type);
         if (behind > MostBehind)
             throw new PictureException(
@@ -49,27 +101,34 @@ public static class PictureIntake
         using var codec = SKCodec.Create(data) ?? throw Broken("its header cannot be read");
         var info = codec.Info;
         CheckSize(info.Width, info.Height);
-        Decoding.Wait();
+        origin = codec.EncodedOrigin;
+        var bitmap = new SKBitmap();
         try
         {
-            using var bitmap = new SKBitmap();
             if (!bitmap.TryAllocPixels(new SKImageInfo(info.Width, info.Height, SKColorType.Rgba8888, SKAlphaType.Premul)))
                 throw new PictureException("There is not enough memory to read this picture now; try again, or use a smaller one.");
             var result = codec.GetPixels(bitmap.Info, bitmap.GetPixels());
             if (result != SKCodecResult.Success)
                 throw Broken(result is SKCodecResult.IncompleteInput ? "it is cut short" : "its pixels cannot be read");
+            return bitmap;
         }
-        finally
+        catch (PictureException)
         {
-            Decoding.Release();
+            bitmap.Dispose();
+            throw;
         }
-        var across =
-            codec.EncodedOrigin
-            is SKEncodedOrigin.LeftTop
-                or SKEncodedOrigin.RightTop
-                or SKEncodedOrigin.RightBottom
-                or SKEncodedOrigin.LeftBottom;
-        return new TakenPicture(type, across ? info.Height : info.Width, across ? info.Width : info.Height);
+    }
+
+    /// <summary>Waits for one's turn to decode; over when it is disposed.</summary>
+    private static Waiting Turn()
+    {
+        Decoding.Wait();
+        return new Waiting();
+    }
+
+    private sealed class Waiting : IDisposable
+    {
+        public void Dispose() => Decoding.Release();
     }
 
     public static bool IsPdf(ReadOnlySpan<byte> file) => file.StartsWith("%PDF-"u8);

@@ -6,6 +6,7 @@ using Wellsedes.Core.Editing;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Things;
+using Wellsedes.Formats.Pictures;
 
 namespace Wellsedes.Formats.PlanFile;
 
@@ -73,7 +74,8 @@ public static class OwnItemFile
                 throw new PlanFileException($"Two items share the key \"{item.Key}\".");
             if (Shipped.Library.Catalogue.Find(item.Key) is not null)
                 throw new PlanFileException($"\"{item.Key}\" is the key of an item that ships; give it another.");
-            if (PlanChecks.OfEntity(empty, new OwnItem(item.Key, item)) is { } problem)
+            var own = new OwnItem(item.Key, item);
+            if ((PlanChecks.OfEntity(empty, own) ?? OwnPictures.Wrong(own)) is { } problem)
                 throw new PlanFileException($"\"{item.Key}\": {problem.Message}");
         }
         return content.Items;

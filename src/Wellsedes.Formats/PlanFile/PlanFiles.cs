@@ -5,6 +5,7 @@ using System.Text.Json.Nodes;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Things;
+using Wellsedes.Formats.Pictures;
 
 namespace Wellsedes.Formats.PlanFile;
 
@@ -80,6 +81,9 @@ public static class PlanFiles
         var plan = Plan.Of(content.Entities, library);
         if (PlanChecks.OfWhole(plan) is { } wrong)
             throw new PlanFileException(wrong.Id.Length > 0 ? $"\"{wrong.Id}\": {wrong.Problem.Message}" : wrong.Problem.Message);
+        foreach (var entity in content.Entities)
+            if (OwnPictures.Wrong(entity) is { } picture)
+                throw new PlanFileException($"\"{entity.Id}\": {picture.Message}");
         return (plan, CheckPictures(content.Pictures ?? []));
     }
 

@@ -62,7 +62,7 @@ public static class SvgOutlines
         Point OnItem(Point p) => new((p.X - all.Centre.X) * scale, (all.Centre.Y - p.Y) * scale);
         OwnLine[] lines =
         [
-            .. runs.Select(run => new OwnLine(Thinned([.. run.Points.Select(OnItem)], 0.5), run.Closed))
+            .. runs.Select(run => new OwnLine(Thinning.Of([.. run.Points.Select(OnItem)], 0.5), run.Closed))
                 .Where(line => line.Points.Length > 1),
         ];
         var outline = Outline(
@@ -93,42 +93,14 @@ public static class SvgOutlines
         {
             var region = new Region(largest, []);
             var box = region.Bounds.Grown(0.5);
-            var thin = Thinned(largest, 1);
+            var thin = Thinning.Of(largest, 1);
             if (everything.All(box.Holds) && thin.Length <= OwnShape.MostCorners && new OwnShape(thin, []).Wrong() is null)
                 return thin;
         }
         var hull = Convex.HullOf(everything).Corners.ToArray();
         for (double tolerance = 0.5; hull.Length > OwnShape.MostCorners; tolerance *= 2)
-            hull = [.. Thinned([.. hull], tolerance)];
+            hull = [.. Thinning.Of([.. hull], tolerance)];
         return [.. hull];
-    }
-
-    /// <summary>A run with fewer points, none of the left out ones further off than a tolerance in mm (Douglas and Peucker).</summary>
-    private static ImmutableArray<Point> Thinned(ImmutableArray<Point> points, double tolerance)
-    {
-        if (points.Length < 3)
-            return points;
-        var kept = new bool[points.Length];
-        kept[0] = kept[^1] = true;
-        var open = new Stack<(int From, int To)>([(0, points.Length - 1)]);
-        while (open.TryPop(out var part))
-        {
-            var (worst, at) = (tolerance, -1);
-            var line = points[part.To] - points[part.From];
-            for (var i = part.From + 1; i < part.To; i++)
-            {
-                var off = points[i] - points[part.From];
-                var along = line.Length < 1e-9 ? 0 : Math.Clamp(off.Dot(line) / line.Dot(line), 0, 1);
-                if ((off - line * along).Length is var far && far > worst)
-                    (worst, at) = (far, i);
-            }
-            if (at < 0)
-                continue;
-            kept[at] = true;
-            open.Push((part.From, at));
-            open.Push((at, part.To));
-        }
-        return [.. points.Where((_, i) => kept[i])];
     }
 
     private static List<SvgRun> Runs(byte[] file)

@@ -254,6 +254,27 @@ namespace Wellsedes.Store.Migrations
                     b.ToTable("Library");
                 });
 
+            modelBuilder.Entity("Wellsedes.Store.OwnedItem", b =>
+                {
+                    b.Property<Guid>("PersonId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Key")
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)");
+
+                    b.Property<string>("Content")
+                        .IsRequired()
+                        .HasColumnType("jsonb");
+
+                    b.Property<DateTime>("KeptAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.HasKey("PersonId", "Key");
+
+                    b.ToTable("OwnedItems");
+                });
+
             modelBuilder.Entity("Wellsedes.Store.Person", b =>
                 {
                     b.Property<Guid>("Id")
@@ -584,6 +605,15 @@ namespace Wellsedes.Store.Migrations
                     b.HasOne("Wellsedes.Store.Project", null)
                         .WithMany()
                         .HasForeignKey("ProjectId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Wellsedes.Store.OwnedItem", b =>
+                {
+                    b.HasOne("Wellsedes.Store.Person", null)
+                        .WithMany()
+                        .HasForeignKey("PersonId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

@@ -27,10 +27,8 @@ public static class OutlineEndpoints
         CancellationToken cancel
     )
     {
-        // One byte more than is read tells that there is more.
-        var file = new byte[SvgOutlines.MostBytes + 1];
-        var length = await request.Body.ReadAtLeastAsync(file, file.Length, false, cancel);
-        var (shape, size, problem) = SvgOutlines.Read(file[..length], width ?? 0, height ?? 750);
+        var file = await Body.ReadAsync(request, SvgOutlines.MostBytes, cancel);
+        var (shape, size, problem) = SvgOutlines.Read(file, width ?? 0, height ?? 750);
         return shape is null
             ? TypedResults.Json(problem!, statusCode: 422)
             : TypedResults.Ok(new OutlineRead(shape, size.Width, size.Depth, size.Height));

@@ -27,35 +27,60 @@ public sealed class PlanCatalogue
         HouseRules.OccupiedChair.Value
     );
 
+    private sealed record OfPerson((int Count, DateTime Newest) State, CatalogueItem[] Items);
+
     private readonly ConcurrentDictionary<Guid, OfProject> projects = new();
+    private readonly ConcurrentDictionary<Guid, OfPerson> people = new();
 
     private static ItemSize ShippedChair(CatalogueItem item) =>
         item.Chair is { } chair && Shipped.Library.Catalogue.Find(chair) is { } found ? found.Size : default;
 
     /// <summary>The items that answer what was typed, best first.</summary>
+    /// <param name="personId">Whose own items are looked among too.</param>
     public async Task<ImmutableArray<CatalogueItem>> FindAsync(
         Plan plan,
         Guid projectId,
+        Guid personId,
         string text,
         WellsedesContext context,
         CancellationToken cancel
     )
     {
-        var index = (await OfProjectAsync(projectId, context, cancel)).Index;
-        CatalogueItem[] own = [.. plan.All<OwnItem>().Select(item => item.Item)];
+        var (_, items, index) = await OfProjectAsync(projectId, context, cancel);
+        var mine = (await OfPersonAsync(personId, context, cancel)).Where(item => !items.ContainsKey(item.Key));
+        CatalogueItem[] own =
+        [
+            .. mine.Concat(plan.All<OwnItem>().Select(item => item.Item)).GroupBy(item => item.Key).Select(g => g.Last()),
+        ];
         if (own.Length > 0)
             index = index.With(new CatalogueIndex(own, item => ItemForms.ChairOf(plan, item), HouseRules.OccupiedChair.Value));
         return index.Find(text, plan.Details.Units);
     }
 
-    /// <summary>What is known under a key: the plan's own, what ships, the project's; null for nothing.</summary>
+    /// <summary>What is known under a key: the plan's own, what ships, the project's, somebody's; null for nothing.</summary>
     public async Task<CatalogueItem?> ItemAsync(
         Plan plan,
         Guid projectId,
+        Guid personId,
         string key,
         WellsedesContext context,
         CancellationToken cancel
-    ) => plan.CatalogueItem(key) ?? (await OfProjectAsync(projectId, context, cancel)).Items.GetValueOrDefault(key);
+    ) =>
+        plan.CatalogueItem(key)
+        ?? (await OfProjectAsync(projectId, context, cancel)).Items.GetValueOrDefault(key)
+        ?? (await OfPersonAsync(personId, context, cancel)).FirstOrDefault(item => item.Key == key);
+
+    /// <summary>What somebody keeps for all projects, read anew when that has changed.</summary>
+    private async Task<CatalogueItem[]> OfPersonAsync(Guid personId, WellsedesContext context, CancellationToken cancel)
+    {
+        var mine = context.OwnedItems.Where(item => item.PersonId == personId);
+        var state = (await mine.CountAsync(cancel), await mine.MaxAsync(item => (DateTime?)item.KeptAt, cancel) ?? default);
+        if (people.TryGetValue(personId, out var known) && known.State == state)
+            return known.Items;
+        var items = await MyLibraryEndpoints.ItemsAsync(personId, context, cancel);
+        people[personId] = new OfPerson(state, items);
+        return items;
+    }
 
     private async Task<OfProject> OfProjectAsync(Guid projectId, WellsedesContext context, CancellationToken cancel)
     {

@@ -1,3 +1,4 @@
+using System.Security.Claims;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Wellsedes.Core.Catalogue;
@@ -28,6 +29,7 @@ public static class PlanCatalogueEndpoints
     private static async Task<IEnumerable<string>> FindAsync(
         Guid planId,
         string? text,
+        ClaimsPrincipal person,
         OpenPlans plans,
         PlanCatalogue catalogue,
         WellsedesContext context,
@@ -35,7 +37,14 @@ public static class PlanCatalogueEndpoints
     )
     {
         var plan = (await plans.GetAsync(planId))!.Now.Plan;
-        var found = await catalogue.FindAsync(plan, await ProjectOfAsync(planId, context, cancel), text ?? "", context, cancel);
+        var found = await catalogue.FindAsync(
+            plan,
+            await ProjectOfAsync(planId, context, cancel),
+            person.Id(),
+            text ?? "",
+            context,
+            cancel
+        );
         return found.Select(item => item.Key);
     }
 
@@ -43,6 +52,7 @@ public static class PlanCatalogueEndpoints
     private static async Task<Dictionary<string, FormView>> FormsAsync(
         Guid planId,
         string[] key,
+        ClaimsPrincipal person,
         OpenPlans plans,
         PlanCatalogue catalogue,
         WellsedesContext context,
@@ -53,7 +63,7 @@ public static class PlanCatalogueEndpoints
         var project = await ProjectOfAsync(planId, context, cancel);
         var forms = new Dictionary<string, FormView>();
         foreach (var one in key.Distinct().Take(MostForms))
-            if (await catalogue.ItemAsync(now.Plan, project, one, context, cancel) is { } item)
+            if (await catalogue.ItemAsync(now.Plan, project, person.Id(), one, context, cancel) is { } item)
                 forms[one] = Form(now, item, item.Size);
         return forms;
     }
@@ -65,6 +75,7 @@ public static class PlanCatalogueEndpoints
         double? width,
         double? depth,
         double? height,
+        ClaimsPrincipal person,
         OpenPlans plans,
         PlanCatalogue catalogue,
         WellsedesContext context,
@@ -72,7 +83,14 @@ public static class PlanCatalogueEndpoints
     )
     {
         var now = (await plans.GetAsync(planId))!.Now;
-        var item = await catalogue.ItemAsync(now.Plan, await ProjectOfAsync(planId, context, cancel), key ?? "", context, cancel);
+        var item = await catalogue.ItemAsync(
+            now.Plan,
+            await ProjectOfAsync(planId, context, cancel),
+            person.Id(),
+            key ?? "",
+            context,
+            cancel
+        );
         if (item is null)
             return TypedResults.Json(new Problem("key", $"The catalogue has no item \"{key}\"."), statusCode: 422);
         var size = new ItemSize(width ?? item.Size.Width, (item.IsRound ? width : depth) ?? item.Size.Depth, height ?? item.Size.Height);

@@ -8,6 +8,7 @@ using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
 using Wellsedes.Core.Things;
+using Wellsedes.Formats.Pictures;
 using Wellsedes.Formats.PlanFile;
 using Wellsedes.Server.Security;
 using Wellsedes.Store;
@@ -119,12 +120,9 @@ public static class LibraryEndpoints
         CancellationToken cancel
     )
     {
-        // One byte more than is read tells that there is more.
-        var file = new byte[OwnItemFile.LargestFile + 1];
-        var length = await request.Body.ReadAtLeastAsync(file, file.Length, false, cancel);
         try
         {
-            var items = OwnItemFile.Read(file.AsSpan(0, length));
+            var items = OwnItemFile.Read(await Body.ReadAsync(request, OwnItemFile.LargestFile, cancel));
             await using var whole = await context.Database.BeginTransactionAsync(cancel);
             foreach (var item in items)
                 if (await LogAsync(projectId, item.Key, item, person, context, cancel) is null)
@@ -173,8 +171,12 @@ public static class LibraryEndpoints
         : Quicker();
 
     /// <summary>Held against an empty plan by the same guard as everywhere; null when nothing is wrong.</summary>
-    private static ProblemHttpResult? Refused(Entity entity) =>
-        PlanChecks.OfEntity(Plan.Of(PlanStart.Entities("Library", UnitSystem.Metric), Shipped.Library), entity) is { } problem
+    internal static ProblemHttpResult? Refused(Entity entity) =>
+        (
+            PlanChecks.OfEntity(Plan.Of(PlanStart.Entities("Library", UnitSystem.Metric), Shipped.Library), entity)
+            ?? OwnPictures.Wrong(entity)
+        )
+            is { } problem
             ? TypedResults.Problem(problem.Message, statusCode: 422)
             : null;
 

@@ -6,10 +6,26 @@ namespace Wellsedes.Server.Features.Plans;
 /// <param name="Fine">Painted only where the scale leaves room for it.</param>
 public sealed record SymbolView(SymbolRole Role, string Path, bool Fine);
 
+/// <summary>Where a picture lies, in mm: its top left corner, along its top edge, down its left one.</summary>
+public sealed record PicturePlaceView(Point Corner, Point Across, Point Down)
+{
+    public static PicturePlaceView? Of(PicturePlace? place) =>
+        place is null ? null : new PicturePlaceView(place.Corner, place.Across, place.Down);
+}
+
 /// <summary>A form as the client paints and picks it, in the item's own coordinates (mm, y up).</summary>
 /// <param name="Outlines">Polygons of solids and occupied chairs, for picking.</param>
+/// <param name="Picture">Where the picture of an own item lies in it; the client has it with the item.</param>
 /// <param name="Box">Box around body and chairs: least x, least y, greatest x, greatest y.</param>
-public sealed record FormView(SymbolView[] Symbol, Point[][] Outlines, double[] Box, Point FrontMark, int Seats, bool Flat)
+public sealed record FormView(
+    SymbolView[] Symbol,
+    Point[][] Outlines,
+    double[] Box,
+    Point FrontMark,
+    int Seats,
+    bool Flat,
+    PicturePlaceView? Picture
+)
 {
     public static FormView Of(Form form, double occupiedDepth)
     {
@@ -21,7 +37,8 @@ public sealed record FormView(SymbolView[] Symbol, Point[][] Outlines, double[] 
             [box.MinX, box.MinY, box.MaxX, box.MaxY],
             form.FrontMark,
             form.Seats.Length,
-            form.StoodOn
+            form.StoodOn,
+            PicturePlaceView.Of(form.Picture)
         );
     }
 }

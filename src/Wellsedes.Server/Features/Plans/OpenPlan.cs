@@ -4,6 +4,7 @@ using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
+using Wellsedes.Formats.Pictures;
 using Wellsedes.Store;
 
 namespace Wellsedes.Server.Features.Plans;
@@ -49,7 +50,20 @@ public sealed class OpenPlan : IDisposable
 
     /// <exception cref="PlanInDoubtException">Whether it was stored is not known; asked again under its name it is done once.</exception>
     public Task<EditOutcome> EditAsync(Guid person, string name, EditRequest request, CancellationToken cancel) =>
-        QueueAsync(new WaitingEdit(person, name, request.SchemeId, request.Request, plan => WantedEdits.Of(plan, person, request), cancel));
+        PictureOf(request.Edit) is { } carrier && OwnPictures.Wrong(carrier) is { } wrong
+            ? Task.FromResult(EditOutcome.Refused(wrong))
+            : QueueAsync(
+                new WaitingEdit(person, name, request.SchemeId, request.Request, plan => WantedEdits.Of(plan, person, request), cancel)
+            );
+
+    /// <summary>What an edit brings in that may carry a picture: it is decoded before it comes to the gate.</summary>
+    private static Entity? PictureOf(Edit edit) =>
+        edit switch
+        {
+            PutOwnItem put => put.Item,
+            PutFinish put => put.Finish,
+            _ => null,
+        };
 
     public Task<EditOutcome> UndoAsync(Guid person, string name, string? schemeId, Guid? request, CancellationToken cancel) =>
         QueueAsync(new WaitingEdit(person, name, schemeId, request, plan => WantedEdits.Undo(plan, person), cancel));

@@ -26,11 +26,11 @@ public sealed record ItemView(
     string? Tint
 );
 
-/// <summary>The finish of a floor as it is painted: path data in mm with y up.</summary>
-public sealed record FloorFinishView(string Id, string LevelId, string Fill, string? Joints, string Tint);
+/// <summary>A finish as it is painted: path data in mm with y up; the picture it is laid with is with the finish.</summary>
+public sealed record FinishView(string Id, string LevelId, string Fill, string? Joints, string Tint, PicturePlaceView? Laid, bool OnWall);
 
-/// <summary>The finishes of a scheme's floors, and what its tints stand for on each level.</summary>
-public sealed record FinishesView(FloorFinishView[] Floors, Dictionary<string, FinishLine[]> Legends);
+/// <summary>The finishes of a scheme's floors and walls, and what its tints stand for on each level.</summary>
+public sealed record FinishesView(FinishView[] Finishes, Dictionary<string, FinishLine[]> Legends);
 
 /// <summary>A parameter of an item's maker and what it is now: one figure or a list, in mm.</summary>
 /// <param name="IsCount">Whether it counts or numbers things instead of measuring.</param>

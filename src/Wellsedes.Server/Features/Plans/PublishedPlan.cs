@@ -107,13 +107,15 @@ public sealed record PublishedPlan(
         return new FinishesView(
             [
                 .. state.Levels.SelectMany(level =>
-                    Core.Drawings.Finishes.OfFloors(Plan, state.SchemeId, level.Space)
-                        .Select(floor => new FloorFinishView(
-                            floor.Id,
+                    Core.Drawings.Finishes.OfShell(Plan, state.SchemeId, level.Space)
+                        .Select(finish => new FinishView(
+                            finish.Id,
                             level.Space.LevelId,
-                            floor.Fill.ToPathData(),
-                            floor.Joints?.ToPathData(),
-                            floor.Tint
+                            finish.Fill.ToPathData(),
+                            finish.Joints?.ToPathData(),
+                            finish.Tint,
+                            PicturePlaceView.Of(finish.Laid),
+                            finish.OnWall
                         ))
                 ),
             ],
