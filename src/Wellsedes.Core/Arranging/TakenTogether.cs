@@ -40,7 +40,7 @@ public sealed record TakenTogether(OwnShape Shape, ItemSize Size, Placement At, 
             )
             .Select((seat, i) => seat with { Id = (i + 1).ToString(System.Globalization.CultureInfo.InvariantCulture) });
         return new TakenTogether(
-            new OwnShape([.. outline.Select(p => p - box.Centre)], Lines(items, Here), Parts: parts, Seats: [.. seats]),
+            new OwnShape([.. outline.Select(p => p - box.Centre)], Lines(items, Here)) { Parts = parts, Seats = [.. seats] },
             new ItemSize(Round(box.Width), Round(box.Height), Round(height)),
             new Placement(middle.X, middle.Y, frame.Rotation),
             bottom,

@@ -10,19 +10,13 @@ namespace Wellsedes.Core.Catalogue;
 /// <param name="Lines">Runs of points, drawn thin.</param>
 /// <param name="Front">Which of its sides is the front: 0 its foot (-y), 1 its right, 2 its head, 3 its left.</param>
 /// <param name="Picture">The thing seen from above; it fills the box of the outline.</param>
-/// <param name="Parts">What stands up of it where that is not the outline to the full height: as high as its highest part.</param>
-/// <param name="Seats">Places to sit, of things that were taken together.</param>
-public sealed record OwnShape(
-    ImmutableArray<Point> Outline,
-    ImmutableArray<OwnLine> Lines,
-    int Front = 0,
-    OwnPicture? Picture = null,
-    ImmutableArray<OwnPart> Parts = default,
-    ImmutableArray<SeatPlace> Seats = default
-)
+public sealed record OwnShape(ImmutableArray<Point> Outline, ImmutableArray<OwnLine> Lines, int Front = 0, OwnPicture? Picture = null)
 {
-    public ImmutableArray<OwnPart> Parts { get; init; } = Parts.IsDefault ? [] : Parts;
-    public ImmutableArray<SeatPlace> Seats { get; init; } = Seats.IsDefault ? [] : Seats;
+    /// <summary>What stands up of it where that is not the outline to the full height: as high as its highest part.</summary>
+    public ImmutableArray<OwnPart> Parts { get; init; } = [];
+
+    /// <summary>Places to sit, of things that were taken together.</summary>
+    public ImmutableArray<SeatPlace> Seats { get; init; } = [];
 
     /// <summary>The most corners of an outline.</summary>
     public const int MostCorners = 80;

@@ -65,7 +65,11 @@ export type RegisterEntry = Schemas["RegisterEntry"];
 export type SheetFacts = Schemas["SheetFacts"];
 export type OpeningKind = NonNullable<Schemas["EntityOpening"]["kind"]>;
 export type FinishesView = Schemas["FinishesView"];
-export type FloorFinishView = Schemas["FloorFinishView"];
+export type FinishView = Schemas["FinishView"];
+export type CatalogueItem = Schemas["CatalogueItem"];
+export type CutoutRead = Schemas["CutoutRead"];
+export type SmallPicture = Schemas["SmallPicture"];
+export type Mending = Schemas["Mending"];
 export type Finish = Schemas["EntityFinish"];
 export type OutlineRead = Schemas["OutlineRead"];
 export type Tint = Schemas["Tint"];
@@ -131,56 +135,48 @@ export async function fetchMe() {
   return data!;
 }
 
-/** Sends a picture or PDF page to be kept with a plan. The answer is the picture, or what is wrong with it in words. */
-export async function sendPicture(planId: string, file: File, page: number): Promise<PictureView | string> {
-  const query = new URLSearchParams({ name: file.name.slice(0, 80), page: `${page}` });
+/** Sends a file as it is. The answer is what came of it, or what is wrong in words. */
+async function sendFile<T>(path: string, file: File, type: string): Promise<T | { message: string }> {
   try {
-    const answer = await fetch(`/api/plans/${planId}/pictures?${query}`, {
+    const answer = await fetch(path, {
       method: "POST",
-      headers: { "X-Wellsedes-Token": token, "Content-Type": "application/octet-stream" },
+      headers: { "X-Wellsedes-Token": token, "Content-Type": type },
       body: file,
     });
     const body = await answer.json().catch(() => null);
-    return answer.ok ? (body as PictureView) : messageOf(body);
-  } catch {
-    return "The server cannot be reached.";
-  }
-}
-
-/** Has an SVG picture read as an outline at a true width in mm. The answer is the outline, or what is wrong in words. */
-export async function sendOutline(
-  planId: string,
-  file: File,
-  width: number,
-  height: number,
-): Promise<OutlineRead | { message: string }> {
-  const query = new URLSearchParams({ width: `${width}`, height: `${height}` });
-  try {
-    const answer = await fetch(`/api/plans/${planId}/outlines?${query}`, {
-      method: "POST",
-      headers: { "X-Wellsedes-Token": token, "Content-Type": "image/svg+xml" },
-      body: file,
-    });
-    const body = await answer.json().catch(() => null);
-    return answer.ok ? (body as OutlineRead) : { message: messageOf(body) };
+    return answer.ok ? (body as T) : { message: messageOf(body) };
   } catch {
     return { message: "The server cannot be reached." };
   }
 }
 
-/** Takes a file of own items into a project; "" when it is in, else what is wrong in words. */
-export async function sendOwnItems(projectId: string, file: File): Promise<string> {
-  try {
-    const answer = await fetch(`/api/projects/${projectId}/library-file`, {
-      method: "POST",
-      headers: { "X-Wellsedes-Token": token, "Content-Type": "application/json" },
-      body: file,
-    });
-    return answer.ok ? "" : messageOf(await answer.json().catch(() => null));
-  } catch {
-    return "The server cannot be reached.";
-  }
-}
+/** Sends a picture or PDF page to be kept with a plan. */
+export const sendPicture = (planId: string, file: File, page: number) =>
+  sendFile<PictureView>(
+    `/api/plans/${planId}/pictures?${new URLSearchParams({ name: file.name.slice(0, 80), page: `${page}` })}`,
+    file,
+    "application/octet-stream",
+  );
+
+/** Has an SVG picture read as an outline at a true width in mm. */
+export const sendOutline = (planId: string, file: File, width: number, height: number) =>
+  sendFile<OutlineRead>(
+    `/api/plans/${planId}/outlines?${new URLSearchParams({ width: `${width}`, height: `${height}` })}`,
+    file,
+    "image/svg+xml",
+  );
+
+/** Has a picture made small, for a floor. */
+export const sendSmallPicture = (planId: string, file: File) =>
+  sendFile<SmallPicture>(`/api/plans/${planId}/small-pictures`, file, "application/octet-stream");
+
+/** Takes a file of own items into a project, or among somebody's own ones. */
+export const sendOwnItems = (projectId: string | "mine", file: File) =>
+  sendFile<unknown>(
+    projectId === "mine" ? "/api/my-library-file" : `/api/projects/${projectId}/library-file`,
+    file,
+    "application/json",
+  );
 
 /** The message of a failed answer, in words for a person. */
 export function messageOf(error: unknown): string {

@@ -245,8 +245,30 @@
       {:else}{tools.aim?.caught || "Point and type; Enter closes"}{/if}
     </span>
   {:else}
+    {#if asked?.ring}
+      <button
+        class="pill"
+        disabled={asked.points.length < 3}
+        onclick={() => {
+          const { points, done } = asked!;
+          tools.rest();
+          done(points);
+        }}>Close it</button
+      >
+      <button
+        class="pill"
+        disabled={!asked.points.length}
+        onclick={() =>
+          (tools.tool = { kind: "points", asked: { ...asked!, points: asked!.points.slice(0, -1) } })}
+        >Back</button
+      >
+    {/if}
     <span class="text-soft"
-      >{asked ? `${asked.title} (${asked.points.length + 1} of ${asked.count})` : "Press where it goes"} · Esc ends</span
+      >{asked?.ring
+        ? `${asked.title} (${asked.points.length})`
+        : asked
+          ? `${asked.title} (${asked.points.length + 1} of ${asked.count})`
+          : "Press where it goes"} · Esc ends</span
     >
   {/if}
 </div>

@@ -18,6 +18,7 @@
     paintRoute,
   } from "./livePainter";
   import { BackingPictures } from "./backings";
+  import { ownPictures } from "./ownPictures";
   import { isOn, overlapsOn } from "./onLevel";
   import DrawBar from "./DrawBar.svelte";
   import MeasureLabels from "./MeasureLabels.svelte";
@@ -140,6 +141,12 @@
     });
   });
 
+  ownPictures.loaded = () => repaint("all");
+  const pictureOfFinish = (id: string) => {
+    const finish = plan.entities.get(id);
+    return finish?.type === "finish" ? finish.picture?.data : undefined;
+  };
+
   let stageBefore = "";
   function repaint(ids: Set<string> | "all") {
     if (!rest) return;
@@ -159,7 +166,13 @@
         item.id,
         known && known.item === item && known.form === form && known.view.tint === facts.tint
           ? known
-          : { item, view: facts, form, box: boxOf(item, form) },
+          : {
+              item,
+              view: facts,
+              form,
+              box: boxOf(item, form),
+              picture: plan.placeable.pictureOf(item.catalogue),
+            },
       );
     }
     picture = new Picture(
@@ -172,7 +185,12 @@
         belowThings: plan.faintThings,
         backings: plan.stage === "shell" ? (plan.here("backing") as Backing[]) : [],
         pictures,
-        floors: plan.stage === "shell" ? [] : plan.finishing.onLevel(plan.levelId),
+        finishes:
+          plan.stage === "shell"
+            ? []
+            : plan.finishing
+                .onLevel(plan.levelId)
+                .map((view) => ({ view, picture: pictureOfFinish(view.id) })),
         lines: plan.stage === "prove" ? [] : (plan.here("setting-out-line") as SettingOutLine[]),
         grid: plan.stage === "shell" ? (plan.level?.grid ?? 0) : 0,
         locked: plan.stage !== "shell",
@@ -258,7 +276,13 @@
       ctx,
       view,
       ratio,
-      { item, view: {} as never, form: formPlaced(plan, tool), box: {} as Box },
+      {
+        item,
+        view: {} as never,
+        form: formPlaced(plan, tool),
+        box: {} as Box,
+        picture: plan.placeable.pictureOf(tool.entry.item.key),
+      },
       "selected",
     );
     ctx.globalAlpha = 1;

@@ -1,7 +1,7 @@
 import Flatbush from "flatbush";
 import type {
   Backing,
-  FloorFinishView,
+  FinishView,
   FormView,
   Item,
   ItemView,
@@ -11,6 +11,7 @@ import type {
 } from "../app/api";
 import { paintThings } from "../things/paintThings";
 import { paintBacking, type BackingPictures } from "./backings";
+import { paintLaid, paintPicture } from "./ownPictures";
 import type { Box, Viewport } from "./viewport";
 
 export const ink = {
@@ -26,6 +27,12 @@ export const ink = {
   brass: "#E0A878",
 };
 
+/** A finish as it is painted, with the picture it is laid with. */
+export interface LaidFinish {
+  view: FinishView;
+  picture?: string;
+}
+
 /** What lies beneath and around the things of a level. */
 export interface Ground {
   /** The shell of another level, shown faint, and its things. */
@@ -34,8 +41,8 @@ export interface Ground {
   backings: Backing[];
   pictures: BackingPictures | null;
   lines: SettingOutLine[];
-  /** The finishes of the level's floors. */
-  floors: FloorFinishView[];
+  /** The finishes of the level's floors and walls. */
+  finishes: LaidFinish[];
   /** Step of the grid in mm; 0 for none. */
   grid: number;
   /** The shell is drawn back: it is locked outside its own stage. */
@@ -48,7 +55,7 @@ export const bareGround: Ground = {
   backings: [],
   pictures: null,
   lines: [],
-  floors: [],
+  finishes: [],
   grid: 0,
   locked: false,
 };
@@ -74,6 +81,8 @@ export interface Painted {
   view: ItemView;
   form: FormView;
   box: Box;
+  /** The picture of an own item, drawn in its outline. */
+  picture?: string;
 }
 
 interface Paths {
@@ -160,7 +169,7 @@ export class Picture {
     const { ground } = this;
     if (ground.pictures)
       for (const backing of ground.backings) paintBacking(ctx, view, ratio, rect, backing, ground.pictures);
-    paintFloors(ctx, view, ratio, ground.floors);
+    paintFloors(ctx, view, ratio, ground.finishes);
     ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
     paintGrid(ctx, view, rect, ground.grid);
     if (ground.below) {
@@ -233,6 +242,12 @@ export class Picture {
     if (paths.walls) {
       ctx.fillStyle = "#FFFFFF";
       ctx.fill(paths.walls, "evenodd");
+      if (shell === this.shell)
+        for (const { view: finish } of this.ground.finishes)
+          if (finish.onWall) {
+            ctx.fillStyle = finish.tint;
+            ctx.fill(finishPathsOf(finish).fill, "evenodd");
+          }
       if (view.scale > 0.012) stroke("hatch", 1, ink.use);
       stroke("walls", mode === "locked" ? 1.2 : 1.6);
     }
@@ -286,27 +301,32 @@ function paintGrid(
   ctx.stroke();
 }
 
-const floorPaths = new WeakMap<FloorFinishView, { fill: Path2D; joints: Path2D | null }>();
+const finishPaths = new WeakMap<FinishView, { fill: Path2D; joints: Path2D | null }>();
+
+function finishPathsOf(finish: FinishView) {
+  let paths = finishPaths.get(finish);
+  if (!paths) {
+    paths = { fill: new Path2D(finish.fill), joints: finish.joints ? new Path2D(finish.joints) : null };
+    finishPaths.set(finish, paths);
+  }
+  return paths;
+}
 
 /** Pixels for a mm from which the joints of floors are painted: about 1:150 on a usual screen. */
 const jointScale = 0.02;
 
-function paintFloors(
-  ctx: CanvasRenderingContext2D,
-  view: Viewport,
-  ratio: number,
-  floors: FloorFinishView[],
-) {
+function paintFloors(ctx: CanvasRenderingContext2D, view: Viewport, ratio: number, finishes: LaidFinish[]) {
   const s = view.scale * ratio;
   ctx.setTransform(s, 0, 0, -s, view.x * ratio, view.y * ratio);
-  for (const floor of floors) {
-    let paths = floorPaths.get(floor);
-    if (!paths) {
-      paths = { fill: new Path2D(floor.fill), joints: floor.joints ? new Path2D(floor.joints) : null };
-      floorPaths.set(floor, paths);
+  for (const { view: finish, picture } of finishes) {
+    if (finish.onWall) continue;
+    const paths = finishPathsOf(finish);
+    if (finish.laid && picture)
+      paintLaid(ctx, paths.fill, finish.laid, picture, parseInt(finish.tint.slice(7) || "FF", 16) / 255);
+    else {
+      ctx.fillStyle = finish.tint;
+      ctx.fill(paths.fill, "evenodd");
     }
-    ctx.fillStyle = floor.tint;
-    ctx.fill(paths.fill, "evenodd");
     if (!paths.joints || view.scale < jointScale) continue;
     ctx.strokeStyle = "rgba(33,48,45,.28)";
     ctx.lineWidth = 0.7 / view.scale;
@@ -398,8 +418,11 @@ export function paintItem(
     switch (role) {
       case "Body":
       case "Seat":
-        ctx.fillStyle = fill;
-        ctx.fill(path, "evenodd");
+        if (role === "Body" && form.picture && thing.picture) paintPicture(ctx, form.picture, thing.picture);
+        else {
+          ctx.fillStyle = fill;
+          ctx.fill(path, "evenodd");
+        }
         ctx.strokeStyle = line;
         ctx.lineWidth = (role === "Body" && !form.flat ? 1.2 : 0.9) * px;
         ctx.stroke(path);
@@ -443,7 +466,7 @@ export function paintLabel(
   ctx.textAlign = "center";
   ctx.font = '600 13px "Barlow Semi Condensed"';
   const half = Math.max(ctx.measureText(item.label).width / 2 + 3, two ? 19 : 0);
-  ctx.fillStyle = facts.tint ?? (form.flat ? ink.wash : "#FFFFFF");
+  ctx.fillStyle = facts.tint?.slice(0, 7) ?? (form.flat ? ink.wash : "#FFFFFF");
   ctx.fillRect(at.x - half, at.y - (two ? 13 : 8), half * 2, two ? 26 : 16);
   ctx.fillStyle = colour;
   ctx.fillText(item.label, at.x, at.y + (two ? -1 : 4.5));

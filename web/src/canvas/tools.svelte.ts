@@ -55,11 +55,13 @@ export interface Chain {
   offsets: boolean;
 }
 
-/** Some points that something asks for, pressed one after another. Caught tells whether they are drawn to the plan's catches. */
+/** Some points that something asks for, pressed one after another, at most Count. Caught tells whether they are drawn to the plan's catches. */
 export interface PointsAsked {
   title: string;
   count: number;
   caught: boolean;
+  /** Whether they are the corners of something closed: it ends with the first of them pressed again, or when it is said. */
+  ring?: boolean;
   points: Point[];
   done: (points: Point[]) => void;
 }
@@ -83,6 +85,11 @@ class Tools {
   /** Changes the chain that is being drawn. */
   chain(change: Partial<Chain>) {
     if (this.tool.kind === "chain") this.tool = { kind: "chain", chain: { ...this.tool.chain, ...change } };
+  }
+  /** Asks for the corners of something closed, at most so many. */
+  askRing(title: string, most: number, done: (points: Point[]) => void) {
+    this.aim = null;
+    this.tool = { kind: "points", asked: { title, count: most, caught: true, ring: true, points: [], done } };
   }
   ask(title: string, count: number, done: (points: Point[]) => void, caught = true) {
     this.aim = null;

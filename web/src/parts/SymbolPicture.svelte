@@ -1,7 +1,10 @@
 <script lang="ts">
   import type { FormView } from "../app/api";
 
-  let { form, size = 44 }: { form: FormView; size?: number } = $props();
+  let { form, picture, size = 44 }: { form: FormView; picture?: string; size?: number } = $props();
+
+  type Spot = { x: number; y: number };
+  const place = $derived(form.picture as { corner: Spot; across: Spot; down: Spot } | null | undefined);
 
   const box = $derived(form.box as [number, number, number, number]);
   const side = $derived(Math.max(box[2] - box[0], box[3] - box[1]) * 1.06);
@@ -27,5 +30,15 @@
     {#each form.symbol as part, i (i)}
       <path d={part.path} fill={paint[part.role]?.[0]} stroke={paint[part.role]?.[1]} />
     {/each}
+    {#if place && picture}
+      <image
+        width="1"
+        height="1"
+        preserveAspectRatio="none"
+        transform="matrix({place.across.x} {place.across.y} {place.down.x} {place.down.y} {place.corner
+          .x} {place.corner.y})"
+        href="data:image/webp;base64,{picture}"
+      />
+    {/if}
   </g>
 </svg>

@@ -3,7 +3,7 @@ import { Asked } from "./asked";
 
 /** The finishes of the scheme that is looked at, as the server has drawn them: floors by level, and what the tints stand for. */
 export class Finishing {
-  private view = $state.raw<FinishesView>({ floors: [], legends: {} });
+  private view = $state.raw<FinishesView>({ finishes: [], legends: {} });
   private readonly asked = new Asked();
 
   constructor(
@@ -13,7 +13,7 @@ export class Finishing {
   ) {}
 
   onLevel(levelId: string) {
-    return this.view.floors.filter((floor) => floor.levelId === levelId);
+    return this.view.finishes.filter((finish) => finish.levelId === levelId);
   }
   legendOf(levelId: string) {
     return this.view.legends[levelId] ?? [];
@@ -23,7 +23,7 @@ export class Finishing {
   async renew(schemeId: string, has: boolean) {
     const newest = this.asked.newest();
     if (!has) {
-      if (Object.keys(this.view.legends).length) this.take({ floors: [], legends: {} });
+      if (Object.keys(this.view.legends).length) this.take({ finishes: [], legends: {} });
       return;
     }
     const { data } = await api

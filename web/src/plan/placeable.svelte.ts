@@ -1,7 +1,7 @@
 /* Maps and sets that are made anew whenever what they are of changes need not be reactive by themselves. */
 /* eslint-disable svelte/prefer-svelte-reactivity */
 import { SvelteMap, SvelteSet } from "svelte/reactivity";
-import { api, type CatalogueEntry, type FormView } from "../app/api";
+import { api, messageOf, type CatalogueEntry, type CatalogueItem, type FormView } from "../app/api";
 import { Asked } from "./asked";
 import type { OpenPlan } from "./openPlan.svelte";
 
@@ -46,6 +46,9 @@ export class Placeable {
   readonly favourites = new Kept("wellsedes-favourites", 200);
   private readonly forms = new SvelteMap<string, FormView>();
   private readonly library = new SvelteMap<string, CatalogueEntry>();
+  private readonly mine = new SvelteMap<string, CatalogueEntry>();
+  /** The own item whose fields are open; null for none. */
+  edited = $state<string | null>(null);
   private readonly asked = new Asked();
   private readonly wanted = new Set<string>();
   /** Keys that answer what is looked for; null when nothing is. */
@@ -70,9 +73,9 @@ export class Placeable {
   private shipped = $derived.by(
     () => new Map((this.plan.catalogue?.items ?? []).map((entry) => [entry.item.key, entry])),
   );
-  /** The plan's own items and its project's, by key: the plan's stand for the project's. */
+  /** The plan's own items, its project's and somebody's own, by key: the nearest stand for the others. */
   own = $derived.by(() => {
-    const all = new Map(this.library);
+    const all = new Map([...this.mine, ...this.library]);
     for (const entity of this.plan.all("own-item")) {
       const item = entity.item;
       const like = this.shipped.get(item.likeKey || "")?.round ?? this.roundMakers.has(item.maker);
@@ -103,7 +106,9 @@ export class Placeable {
   /** An own item changes under its key; what is known of it holds for its size and its maker. */
   private versionOf(key: string) {
     const own = this.own.get(key)?.item;
-    return own ? `${key}@${JSON.stringify([own.maker, own.size, own.seats, own.parameters])}` : key;
+    return own
+      ? `${key}@${JSON.stringify([own.maker, own.size, own.seats, own.parameters, own.uses, own.shape?.front, own.shape?.picture?.data.length])}`
+      : key;
   }
 
   private async fetchForms() {
@@ -158,38 +163,87 @@ export class Placeable {
       .map(({ item }) => item.key);
   }
 
-  /** The own items of the project, which any of its plans may take. */
+  /** The picture of an own item; undefined for what has none. */
+  pictureOf(key: string): string | undefined {
+    return this.own.get(key)?.item.shape?.picture?.data;
+  }
+
+  /** Where an own item is kept beside the plan. */
+  keptIn(key: string) {
+    return { project: this.library.has(key), mine: this.mine.has(key), plan: this.plan.entities.has(key) };
+  }
+
+  /** The own items of the project, which any of its plans may take, and those somebody keeps for all projects. */
   async openLibrary() {
     const projectId = this.plan.view?.projectId;
     if (!projectId) return;
-    const { data } = await api
-      .GET("/api/projects/{projectId}/library", { params: { path: { projectId } } })
-      .catch(() => ({ data: undefined }));
-    if (!data) return;
-    this.library.clear();
-    for (const { item } of data)
-      this.library.set(item.key, { item, round: this.roundMakers.has(item.maker), madeOf: "" });
+    const nothing = () => ({ data: undefined });
+    const [project, mine] = await Promise.all([
+      api.GET("/api/projects/{projectId}/library", { params: { path: { projectId } } }).catch(nothing),
+      api.GET("/api/my-library").catch(nothing),
+    ]);
+    const entry = (item: CatalogueItem) => ({ item, round: this.roundMakers.has(item.maker), madeOf: "" });
+    if (project.data) {
+      this.library.clear();
+      for (const { item } of project.data) this.library.set(item.key, entry(item));
+    }
+    if (mine.data) {
+      this.mine.clear();
+      for (const item of mine.data) this.mine.set(item.key, entry(item));
+    }
   }
 
-  /** An item of the project's is brought into the plan before it is placed; others are there. */
+  /** An item of the project's or of somebody's own is brought into the plan before it is placed; others are there. */
   async bringIn(key: string): Promise<boolean> {
-    const item = this.library.get(key)?.item;
+    const item = (this.library.get(key) ?? this.mine.get(key))?.item;
     if (!item || this.plan.entities.has(key)) return true;
     return this.plan.do({ do: "put-own-item", item: { id: key, item, libraryRevision: 0 } });
   }
 
-  /** Keeps an own item of the plan with the project, for its other plans too. */
-  async keepWithProject(key: string): Promise<string> {
-    const own = this.plan.entities.get(key);
+  /** Keeps an own item with the project, for its other plans too, or for all of somebody's projects; "" when it is kept. */
+  async keep(key: string, where: "project" | "mine"): Promise<string> {
+    const item = this.own.get(key)?.item;
     const projectId = this.plan.view?.projectId;
-    if (own?.type !== "own-item" || !projectId) return "It is no own item of this plan.";
-    const { error } = await api
-      .PUT("/api/projects/{projectId}/library/{key}", {
-        params: { path: { projectId, key } },
-        body: own.item,
-      })
-      .catch(() => ({ error: { message: "The server cannot be reached." } }));
-    if (error) return (error as { message?: string; detail?: string }).detail ?? "It was not kept.";
+    if (!item || !projectId) return "It is no own item.";
+    return this.changed(
+      where === "project"
+        ? api.PUT("/api/projects/{projectId}/library/{key}", {
+            params: { path: { projectId, key } },
+            body: item,
+          })
+        : api.PUT("/api/my-library/{key}", { params: { path: { key } }, body: item }),
+    );
+  }
+
+  /** Takes an own item out of the project's, or out of somebody's own; plans that use it keep their copies. */
+  async takeOut(key: string, where: "project" | "mine"): Promise<string> {
+    const projectId = this.plan.view?.projectId ?? "";
+    return this.changed(
+      where === "project"
+        ? api.DELETE("/api/projects/{projectId}/library/{key}", { params: { path: { projectId, key } } })
+        : api.DELETE("/api/my-library/{key}", { params: { path: { key } } }),
+    );
+  }
+
+  /** Brings the project's newest of an own item into all of its plans; what came of it, in words. */
+  async renew(key: string): Promise<string> {
+    const projectId = this.plan.view?.projectId ?? "";
+    const kept = await this.keep(key, "project");
+    if (kept) return kept;
+    const { data, error } = await api
+      .POST("/api/projects/{projectId}/library/{key}/renewal", { params: { path: { projectId, key } } })
+      .catch(() => ({ data: undefined, error: { message: "The server cannot be reached." } }));
+    if (!data) return messageOf(error);
+    const not = data.filter((one) => one.problem);
+    return (
+      `Now in ${data.length - not.length} ${data.length - not.length === 1 ? "plan" : "plans"} as it is here.` +
+      not.map((one) => ` Not in “${one.title}”: ${one.problem}`).join("")
+    );
+  }
+
+  private async changed(asked: Promise<{ error?: unknown }>): Promise<string> {
+    const { error } = await asked.catch(() => ({ error: { message: "The server cannot be reached." } }));
+    if (error) return messageOf(error);
     await this.openLibrary();
     return "";
   }

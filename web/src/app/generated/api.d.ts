@@ -308,6 +308,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/my-library": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listMyLibrary"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/my-library/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["putMyLibraryItem"];
+        post?: never;
+        delete: operations["removeMyLibraryItem"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/my-library-file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["exportMyLibrary"];
+        put?: never;
+        post: operations["importMyLibrary"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{projectId}/library/{key}/renewal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["renewLibraryItem"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/catalogue": {
         parameters: {
             query?: never;
@@ -398,6 +462,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["readOutline"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{planId}/cutouts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["cutOut"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{planId}/small-pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["smallPicture"];
         delete?: never;
         options?: never;
         head?: never;
@@ -985,6 +1081,7 @@ export interface components {
             /** @default  */
             likeKey: string;
             shape?: null | components["schemas"]["OwnShape"];
+            uses?: null | components["schemas"]["UseSpaces"];
         };
         /** @enum {unknown} */
         CatalogueKind: "Tables" | "Seats" | "Desks" | "Lounge" | "Storage" | "Staging" | "Serving" | "Screens" | "Panels" | "Beds" | "Kitchen" | "Bathroom" | "Appliances" | "Equipment" | "OnTables" | "OnWalls" | "Outdoors" | "Care" | "Floors" | "Figures";
@@ -1059,6 +1156,24 @@ export interface components {
             pulledOutDepth: number;
             id: string;
         };
+        CutoutQuestion: {
+            /** Format: byte */
+            file: string;
+            clear: boolean;
+            mendings: components["schemas"]["Mending"][];
+            /** Format: double */
+            tolerance?: null | number;
+        };
+        CutoutRead: {
+            shape: components["schemas"]["OwnShape"];
+            /** Format: double */
+            depthShare: number;
+            /** Format: byte */
+            dropped: string;
+            /** Format: double */
+            kept: number;
+            note: string;
+        };
         DeletedProject: {
             /** Format: uuid */
             id: string;
@@ -1066,7 +1181,7 @@ export interface components {
             /** Format: date-time */
             deletedAt: string;
         };
-        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveBoundary"] | components["schemas"]["EditMoveBoundaryEnd"] | components["schemas"]["EditSetBoundaryLength"] | components["schemas"]["EditBowBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditPutFromWall"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRelease"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"] | components["schemas"]["EditSetStock"] | components["schemas"]["EditChangeKind"] | components["schemas"]["EditKeepAsOwn"] | components["schemas"]["EditSeatDiners"] | components["schemas"]["EditPutFinish"] | components["schemas"]["EditPutKitchen"] | components["schemas"]["EditSetKitchenUnit"];
+        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveBoundary"] | components["schemas"]["EditMoveBoundaryEnd"] | components["schemas"]["EditSetBoundaryLength"] | components["schemas"]["EditBowBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditPutFromWall"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRelease"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"] | components["schemas"]["EditSetStock"] | components["schemas"]["EditChangeKind"] | components["schemas"]["EditKeepAsOwn"] | components["schemas"]["EditKeepOutline"] | components["schemas"]["EditKeepSelection"] | components["schemas"]["EditSetToSize"] | components["schemas"]["EditLayOnto"] | components["schemas"]["EditSeatDiners"] | components["schemas"]["EditPutFinish"] | components["schemas"]["EditPutKitchen"] | components["schemas"]["EditSetKitchenUnit"];
         EditAddScheme: {
             /** @enum {string} */
             do?: "add-scheme";
@@ -1225,11 +1340,47 @@ export interface components {
             to: components["schemas"]["Point"];
             sure?: boolean;
         };
+        EditKeepOutline: {
+            /** @enum {string} */
+            do?: "keep-outline";
+            ownId: string;
+            itemId: string;
+            schemeId: string;
+            levelId: string;
+            name: string;
+            kind: components["schemas"]["CatalogueKind"];
+            corners: components["schemas"]["Point"][];
+            /** Format: double */
+            height: number;
+            sure?: boolean;
+        };
+        EditKeepSelection: {
+            /** @enum {string} */
+            do?: "keep-selection";
+            ownId: string;
+            itemId: string;
+            schemeId: string;
+            ids: string[];
+            name: string;
+            /** @default false */
+            inTheirPlace: boolean;
+            sure?: boolean;
+        };
         EditLabelItem: {
             /** @enum {string} */
             do?: "label-item";
             id: string;
             label: string;
+            sure?: boolean;
+        };
+        EditLayOnto: {
+            /** @enum {string} */
+            do?: "lay-onto";
+            id: string;
+            from: components["schemas"]["Point"];
+            to: components["schemas"]["Point"];
+            fromOnPlan: components["schemas"]["Point"];
+            toOnPlan: components["schemas"]["Point"];
             sure?: boolean;
         };
         EditLevelBacking: {
@@ -1750,6 +1901,16 @@ export interface components {
             count?: null | number;
             sure?: boolean;
         };
+        EditSetToSize: {
+            /** @enum {string} */
+            do?: "set-to-size";
+            id: string;
+            from: components["schemas"]["Point"];
+            to: components["schemas"]["Point"];
+            /** Format: double */
+            distance: number;
+            sure?: boolean;
+        };
         EditSetWallLength: {
             /** @enum {string} */
             do?: "set-wall-length";
@@ -1931,7 +2092,9 @@ export interface components {
              * @default 1
              */
             opacity: number;
+            picture?: null | components["schemas"]["OwnPicture"];
             isOfFloor?: boolean;
+            isOfWalls?: boolean;
             id: string;
         };
         EntityFitting: {
@@ -2397,7 +2560,9 @@ export interface components {
              * @default 1
              */
             opacity: number;
+            picture?: null | components["schemas"]["OwnPicture"];
             isOfFloor?: boolean;
+            isOfWalls?: boolean;
             id: string;
         };
         FinishLine: {
@@ -2405,11 +2570,20 @@ export interface components {
             text: string;
         };
         /** @enum {unknown} */
-        FinishOf: "Room" | "Zone" | "ItemsInZone" | "Kind" | "Item";
+        FinishOf: "Room" | "Zone" | "ItemsInZone" | "Kind" | "Item" | "RoomWalls" | "Wall";
         /** @enum {unknown} */
-        FinishPattern: "Plain" | "Boards" | "Herringbone" | "Tiles" | "Carpet";
+        FinishPattern: "Plain" | "Boards" | "Herringbone" | "Tiles" | "Carpet" | "Picture";
+        FinishView: {
+            id: string;
+            levelId: string;
+            fill: string;
+            joints: null | string;
+            tint: string;
+            laid: null | components["schemas"]["PicturePlaceView"];
+            onWall: boolean;
+        };
         FinishesView: {
-            floors: components["schemas"]["FloorFinishView"][];
+            finishes: components["schemas"]["FinishView"][];
             legends: {
                 [key: string]: components["schemas"]["FinishLine"][];
             };
@@ -2424,13 +2598,6 @@ export interface components {
         FittingKind: "Counter" | "Toilet" | "Basin" | "Sink" | "Bath" | "Shower" | "Radiator" | "Shaft" | "Socket" | "DataPoint" | "WaterPoint";
         /** @enum {unknown} */
         FlightKind: "Stair" | "Ramp";
-        FloorFinishView: {
-            id: string;
-            levelId: string;
-            fill: string;
-            joints: null | string;
-            tint: string;
-        };
         Foresight: {
             problem: null | components["schemas"]["Problem"];
             /** Format: int32 */
@@ -2449,6 +2616,7 @@ export interface components {
             /** Format: int32 */
             seats: number;
             flat: boolean;
+            picture: null | components["schemas"]["PicturePlaceView"];
         };
         /**
          * @default Turned
@@ -2564,6 +2732,10 @@ export interface components {
             name: string;
             email: string;
             role: components["schemas"]["ProjectRole"];
+        };
+        Mending: {
+            ring: components["schemas"]["Point"][];
+            keep: boolean;
         };
         /** @enum {unknown} */
         Mirror: "None" | "LeftRight" | "UpDown";
@@ -2693,6 +2865,17 @@ export interface components {
             /** @default false */
             closed: boolean;
         };
+        OwnPart: {
+            role: components["schemas"]["PrismRole"];
+            outline: components["schemas"]["Point"][];
+            /** Format: double */
+            from: number;
+            /** Format: double */
+            to: number;
+        };
+        OwnPicture: {
+            data: string;
+        };
         OwnRule: {
             rule: components["schemas"]["SourcedValue"];
             /**
@@ -2705,6 +2888,14 @@ export interface components {
         OwnShape: {
             outline: components["schemas"]["Point"][];
             lines: components["schemas"]["OwnLine"][];
+            /**
+             * Format: int32
+             * @default 0
+             */
+            front: number;
+            picture?: null | components["schemas"]["OwnPicture"];
+            parts?: components["schemas"]["OwnPart"][];
+            seats?: components["schemas"]["SeatPlace"][];
         };
         Paper: {
             name: string;
@@ -2713,6 +2904,11 @@ export interface components {
             /** Format: double */
             long: number;
             source: string;
+        };
+        PicturePlaceView: {
+            corner: components["schemas"]["Point"];
+            across: components["schemas"]["Point"];
+            down: components["schemas"]["Point"];
         };
         PictureView: {
             /** Format: uuid */
@@ -2784,6 +2980,8 @@ export interface components {
             /** Format: double */
             y?: number;
         };
+        /** @enum {unknown} */
+        PrismRole: "Body" | "Top" | "Leg" | "Seat" | "Back" | "Cushion" | "Front" | "Glass" | "Metal" | "Display" | "Bedding" | "Ceramic" | "Leaf" | "Person";
         ProbeView: {
             problem: null | components["schemas"]["Problem"];
             moved: components["schemas"]["Entity"][];
@@ -2831,6 +3029,13 @@ export interface components {
             /** Format: int64 */
             planRevision: number;
             levelName: string;
+        };
+        RenewedPlan: {
+            /** Format: uuid */
+            planId: string;
+            title: string;
+            changed: boolean;
+            problem: string;
         };
         Repeat: {
             schemeId: string;
@@ -2901,6 +3106,17 @@ export interface components {
         SchemeFigures: {
             schemeId: string;
             figures: components["schemas"]["FiguresView"];
+        };
+        SeatPlace: {
+            edge: components["schemas"]["Point"];
+            outward: components["schemas"]["Point"];
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            chairDepth: number;
+            atTable: boolean;
+            /** @default  */
+            id: string;
         };
         SeatsBySide: {
             /** Format: int32 */
@@ -2987,6 +3203,13 @@ export interface components {
         SignIn: {
             email: string;
             password: string;
+        };
+        SmallPicture: {
+            picture: components["schemas"]["OwnPicture"];
+            /** Format: int32 */
+            columns: number;
+            /** Format: int32 */
+            rows: number;
         };
         SourcedValue: {
             key: string;
@@ -3153,6 +3376,16 @@ export interface components {
             meets: components["schemas"]["Point"];
             /** Format: double */
             gap: number;
+        };
+        UseSpaces: {
+            /** Format: double */
+            front?: number;
+            /** Format: double */
+            back?: number;
+            /** Format: double */
+            left?: number;
+            /** Format: double */
+            right?: number;
         };
         /**
          * @default Floor
@@ -3780,6 +4013,133 @@ export interface operations {
             };
         };
     };
+    listMyLibrary: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CatalogueItem"][];
+                };
+            };
+        };
+    };
+    putMyLibraryItem: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CatalogueItem"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CatalogueItem"];
+                };
+            };
+        };
+    };
+    removeMyLibraryItem: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    exportMyLibrary: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    importMyLibrary: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CatalogueItem"][];
+                };
+            };
+        };
+    };
+    renewLibraryItem: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                projectId: string;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RenewedPlan"][];
+                };
+            };
+        };
+    };
     getCatalogue: {
         parameters: {
             query?: never;
@@ -3942,6 +4302,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cutOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CutoutQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CutoutRead"];
+                };
+            };
+        };
+    };
+    smallPicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SmallPicture"];
                 };
             };
         };

@@ -21,6 +21,7 @@ export const askPoints: Tooling<ToolOf<"points">> = {
     const { plan } = table;
     const at = table.view().toLevel(hand.at);
     const reach = reachOf(table, hand);
+    const near = 10 / table.view().scale;
     void pressed.take(async () => {
       // Meanwhile it may have its points, or something else be asked.
       const asking = () =>
@@ -28,6 +29,14 @@ export const askPoints: Tooling<ToolOf<"points">> = {
       const aim = asking()?.caught ? await plan.aimNow({ levelId: plan.levelId, at, catch: reach }) : { at };
       const asked = asking();
       if (!aim || !asked) return true;
+      const begun = asked.points[0];
+      const closes =
+        asked.ring && asked.points.length > 2 && Math.hypot(aim.at.x - begun!.x, aim.at.y - begun!.y) <= near;
+      if (closes) {
+        tools.rest();
+        done(asked.points);
+        return true;
+      }
       const points = [...asked.points, aim.at];
       if (points.length < asked.count) tools.tool = { kind: "points", asked: { ...asked, points } };
       else {

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Star } from "@lucide/svelte";
+  import { PencilLine, Star } from "@lucide/svelte";
   import type { CatalogueEntry } from "../../app/api";
   import { tools } from "../../canvas/tools.svelte";
   import LongList from "../../parts/LongList.svelte";
@@ -10,8 +10,8 @@
   import ThingButtons from "../../things/ThingButtons.svelte";
   import ExchangePanel from "./ExchangePanel.svelte";
   import KitchenForm from "./KitchenForm.svelte";
-  import OutlineForm from "./OutlineForm.svelte";
-  import OwnItemFile from "./OwnItemFile.svelte";
+  import OwnItemsPanel from "./OwnItemsPanel.svelte";
+  import OwnItemWindow from "./OwnItemWindow.svelte";
   import PlacingPanel from "./PlacingPanel.svelte";
   import { dragOntoPlan, factsOf, kindNames } from "./catalogue";
 
@@ -185,7 +185,9 @@
             if (e.detail === 0) tools.inMiddle();
           }}
         >
-          {#if form}<SymbolPicture {form} />{:else}<span class="size-11"></span>{/if}
+          {#if form}<SymbolPicture {form} picture={placeable.pictureOf(item.key)} />{:else}<span
+              class="size-11"
+            ></span>{/if}
           <span class="min-w-0 flex-1">
             <span class="block font-semibold">{item.name}</span>
             <span class="font-figure block text-[12px] text-soft">{factsOf(entry, plan.units)}</span>
@@ -199,8 +201,18 @@
             <span class="text-[12px] font-semibold text-soft" title="Placed">{counts.get(item.key)}</span>
           {/if}
         </button>
+        {#if placeable.own.has(item.key)}
+          <button
+            class="absolute right-1.5 bottom-1 grid size-6 place-items-center rounded text-soft hover:bg-white"
+            aria-label="Change {item.name}"
+            title="Everything that is said of it"
+            onclick={() => (placeable.edited = item.key)}><PencilLine size={13} /></button
+          >
+        {/if}
         <button
-          class="absolute top-1/2 right-1.5 grid size-6 -translate-y-1/2 place-items-center rounded {placeable.favourites.keys.has(
+          class="absolute {placeable.own.has(item.key)
+            ? 'top-1'
+            : 'top-1/2 -translate-y-1/2'} right-1.5 grid size-6 place-items-center rounded {placeable.favourites.keys.has(
             item.key,
           )
             ? 'text-brass'
@@ -222,17 +234,15 @@
         : group === "favourites"
           ? "Nothing is liked yet: press the star of an entry."
           : group === "own"
-            ? "No own items yet: give a placed item its size and keep it under a name."
+            ? "No own items yet: draw one, bring in a picture, or keep a placed item under a name."
             : "Nothing here yet."}
     </p>
   {/snippet}
 </LongList>
 {#if tools.tool.kind === "place"}<PlacingPanel {plan} tool={tools.tool} />{/if}
 <KitchenForm {plan} />
-{#if group === "own"}
-  <OutlineForm {plan} onkept={() => look("")} />
-  <OwnItemFile {plan} />
-{/if}
+{#if group === "own"}<OwnItemsPanel {plan} onkept={() => look("")} />{/if}
+<OwnItemWindow {plan} />
 <div class="flex items-center gap-1.5 border-t border-edge p-3.5">
   <span class="mr-auto text-soft">On the plan</span>
   <ThingButtons {plan} stage="Furnish" />

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Finish } from "../../app/api";
+  import { sendSmallPicture, type Finish } from "../../app/api";
   import LengthField from "../../parts/LengthField.svelte";
   import NumberField from "../../parts/NumberField.svelte";
   import Select from "../../parts/Select.svelte";
@@ -24,6 +24,7 @@
     Herringbone: [90, 450],
     Tiles: [600, 600],
     Carpet: [0, 0],
+    Picture: [1000, 1000],
   };
   const patterns = [
     ["Plain", "Plain"],
@@ -31,6 +32,7 @@
     ["Herringbone", "Herringbone"],
     ["Tiles", "Tiles"],
     ["Carpet", "Carpet"],
+    ["Picture", "Own picture …"],
   ] as const;
 
   const put = (change: Partial<Finish>) =>
@@ -46,9 +48,25 @@
       return { do: "put-finish", finish: { ...now, ...change } as never };
     });
   const setPattern = (pattern: string) => {
+    if (pattern === "Picture") return void picker?.click();
     const [width, length] = usual[pattern]!;
-    return put({ pattern: pattern as Finish["pattern"], width, length });
+    return put({ pattern: pattern as Finish["pattern"], width, length, picture: undefined });
   };
+
+  let picker = $state<HTMLInputElement>();
+  let said = $state("");
+  /** A picture of somebody's own: kept small with the plan, laid a metre wide until its true size is typed. */
+  async function lay(input: HTMLInputElement) {
+    const file = input.files?.[0];
+    input.value = "";
+    if (!file) return;
+    const taken = await sendSmallPicture(plan.id, file);
+    said = "message" in taken ? taken.message : "";
+    if ("message" in taken) return;
+    const width = finish?.pattern === "Picture" ? (finish.width ?? 1000) : 1000;
+    const length = Math.round((width * taken.rows) / taken.columns);
+    await put({ pattern: "Picture", width, length, picture: taken.picture });
+  }
 </script>
 
 <div class="space-y-1.5" role="group" aria-label="Finish of {label}">
@@ -85,7 +103,17 @@
         disabled={!plan.canEdit}
         onvalue={setPattern}
       />
-      {#if ["Boards", "Herringbone", "Tiles"].includes(finish.pattern)}
+      <input
+        class="sr-only"
+        type="file"
+        tabindex="-1"
+        accept="image/png,image/jpeg,image/webp"
+        aria-label="Picture to lay on {label}"
+        bind:this={picker}
+        onchange={(e) => lay(e.currentTarget)}
+      />
+      {#if said}<p class="text-[12px] text-must" role="alert">{said}</p>{/if}
+      {#if ["Boards", "Herringbone", "Tiles", "Picture"].includes(finish.pattern)}
         <LengthField
           label="Width"
           value={finish.width ?? 0}

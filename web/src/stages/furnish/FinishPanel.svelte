@@ -9,7 +9,10 @@
   const rooms = $derived((plan.shell?.rooms ?? []).filter((room) => room.named));
   const zones = $derived(plan.things.filter((thing) => thing.type === "zone"));
   const floors = $derived([
-    ...rooms.map((room) => [`Room ${room.id}`, room.name] as const),
+    ...rooms.flatMap((room) => [
+      [`Room ${room.id}`, room.name] as const,
+      [`RoomWalls ${room.id}`, `Walls of ${room.name}`] as const,
+    ]),
     ...zones.flatMap((zone) => [
       [`Zone ${zone.id}`, `Floor of ${plan.thingName(zone.id)}`] as const,
       [`ItemsInZone ${zone.id}`, `Items in ${plan.thingName(zone.id)}`] as const,
@@ -23,7 +26,7 @@
 <details class="mt-4" open={legend.length > 0}>
   <summary class="heading cursor-pointer">Finishes</summary>
   {#if now}
-    {@const [of, id] = now[0].split(" ") as ["Room" | "Zone" | "ItemsInZone", string]}
+    {@const [of, id] = now[0].split(" ") as ["Room" | "RoomWalls" | "Zone" | "ItemsInZone", string]}
     <Select
       label="Floor to finish"
       class="field mt-1.5 mb-1.5 w-full"

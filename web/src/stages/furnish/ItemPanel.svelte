@@ -1,5 +1,7 @@
 <script lang="ts">
   import type { Item } from "../../app/api";
+  import { tools } from "../../canvas/tools.svelte";
+  import type { Point } from "../../canvas/viewport";
   import LengthField from "../../parts/LengthField.svelte";
   import WallDistances from "../../parts/WallDistances.svelte";
   import NumberField from "../../parts/NumberField.svelte";
@@ -53,6 +55,30 @@
     });
   const seat = (side: keyof typeof seats, by: number) =>
     plan.do(() => ({ do: "set-seats", id, seats: { ...seats, [side]: seats[side] + by } }));
+
+  /** Two points on the item whose true distance is to be typed. */
+  let known = $state.raw<[Point, Point] | null>(null);
+  const askDistance = () =>
+    tools.ask("Press two points on it", 2, ([from, to]) => (known = [from!, to!]), false);
+  async function setToSize(distance: number) {
+    if (!known) return;
+    const [from, to] = known;
+    if (await plan.do({ do: "set-to-size", id, from, to, distance })) known = null;
+  }
+  const layOnto = () =>
+    tools.ask(
+      "Press two points on it, then where they belong",
+      4,
+      ([from, to, fromOnPlan, toOnPlan]) =>
+        void plan.do({
+          do: "lay-onto",
+          id,
+          from: from!,
+          to: to!,
+          fromOnPlan: fromOnPlan!,
+          toOnPlan: toOnPlan!,
+        }),
+    );
 
   const sides = $derived<[keyof typeof seats, string][]>(
     kind?.seats.around
@@ -163,6 +189,29 @@
 
   {#if kind?.maker === "kitchen-line" || kind?.maker === "kitchen-island"}
     <KitchenUnits {plan} {item} parameters={facts?.parameters ?? []} disabled={fixed} />
+  {/if}
+
+  {#if plan.canEdit && !fixed}
+    <div class="mt-2 flex flex-wrap gap-1.5">
+      <button class="action" title="Two points on it, then two of the plan" onclick={layOnto}
+        >Lay onto two points</button
+      >
+      {#if kind?.maker === "outline"}
+        <button class="action" title="Two points on it whose distance is known" onclick={askDistance}
+          >Set to size by two points</button
+        >
+      {/if}
+    </div>
+    {#if known}
+      <div class="mt-1.5">
+        <LengthField
+          label="They are apart"
+          value={Math.round(Math.hypot(known[1].x - known[0].x, known[1].y - known[0].y))}
+          units={plan.units}
+          onvalue={setToSize}
+        />
+      </div>
+    {/if}
   {/if}
 
   {#if kind?.chair}

@@ -42,11 +42,6 @@
     [name, code, price, said] = ["", "", "", ""];
     open = false;
   }
-
-  async function share() {
-    said =
-      (await plan.placeable.keepWithProject(kind.key)) || "Kept: every plan of the project may place it.";
-  }
 </script>
 
 <details class="mt-2" bind:open>
@@ -84,6 +79,8 @@
   </form>
 </details>
 {#if own}
-  <button class="action mt-1.5" onclick={share}>Keep for the whole project</button>
+  <button class="action mt-1.5" onclick={() => (plan.placeable.edited = kind.key)}
+    >Change the own item …</button
+  >
 {/if}
 {#if said}<p class="mt-1 text-[12px] text-soft" role="status">{said}</p>{/if}

@@ -55,8 +55,8 @@
   }
 </script>
 
-<details class="border-t border-edge px-3.5 py-2">
-  <summary class="cursor-pointer font-medium">Own item from a picture (SVG)</summary>
+<details>
+  <summary class="cursor-pointer text-soft">From a drawing (SVG)</summary>
   <form class="mt-1.5 space-y-1.5" bind:this={form} onsubmit={bring}>
     <input
       type="file"

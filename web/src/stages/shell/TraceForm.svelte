@@ -19,7 +19,7 @@
     problem = note = "";
     const taken = await sendPicture(plan.id, file, page);
     busy = false;
-    if (typeof taken === "string") return void (problem = taken);
+    if ("message" in taken) return void (problem = taken.message);
     note = [taken.pages > 1 ? `Page ${taken.page} of ${taken.pages}.` : "", taken.note].join(" ").trim();
     const id = plan.newId("backing");
     // Until it is set to scale it lies about ten metres wide beside the origin.

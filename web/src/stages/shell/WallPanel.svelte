@@ -2,6 +2,7 @@
   import type { Wall } from "../../app/api";
   import { tools } from "../../canvas/tools.svelte";
   import Choice from "../../parts/Choice.svelte";
+  import FinishFields from "../furnish/FinishFields.svelte";
   import LengthField from "../../parts/LengthField.svelte";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import { wallTypesOf } from "../../plan/usual";
@@ -117,3 +118,7 @@
       })}>Make it straight</button
   >
 {/if}
+<details>
+  <summary class="cursor-pointer text-soft">Tint in this scheme</summary>
+  <div class="mt-1"><FinishFields {plan} of="Wall" targetId={wall.id} label="this wall" /></div>
+</details>
