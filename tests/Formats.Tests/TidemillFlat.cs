@@ -1,6 +1,8 @@
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Plans;
+using Wellsedes.Formats.Pictures;
+using Wellsedes.Formats.PlanFile;
 
 namespace Wellsedes.Formats.Tests;
 
@@ -10,8 +12,39 @@ internal static class TidemillFlat
     private const string Everyday = PlanStart.SchemeId;
     private const string OpenHouse = "open-house";
 
+    private static readonly string RugItems = Path.Combine(Demo.Root, "demo", "own-items", "heath-rug.json");
+    public static readonly string RugPicture = Path.Combine(Demo.Root, "demo", "pictures", "heath-rug.png");
+    private static readonly string TerrazzoPicture = Path.Combine(Demo.Root, "demo", "pictures", "terrazzo.webp");
+
+    /// <summary>The rug as the demo ships it, cut out of its picture: 6 x 9 ft.</summary>
+    public static CatalogueItem Rug() => OwnItemFile.Read(File.ReadAllBytes(RugItems)).Single();
+
+    /// <summary>Makes the pictures anew, and cuts the rug out of its one.</summary>
+    public static void Write()
+    {
+        File.WriteAllBytes(RugPicture, DemoPictures.Rug());
+        File.WriteAllBytes(TerrazzoPicture, DemoPictures.Terrazzo());
+        var rug = new CatalogueItem(
+            "heath-rug",
+            "Heath rug 6 × 9 ft",
+            CatalogueKind.Floors,
+            FormMaker.Outline,
+            new ItemSize(2743.2, 1828.8, 12),
+            new ValueSource("Own item", "high"),
+            default,
+            Tag: "OW",
+            SubKind: "Own pictures",
+            Words: "carpet wool",
+            SupplierCode: "HR-69",
+            Shape: Cutout.Of(File.ReadAllBytes(RugPicture), true, Cutout.UsualTolerance, []).Shape
+        );
+        File.WriteAllBytes(RugItems, OwnItemFile.Write([rug]));
+    }
+
     public static IEnumerable<Edit> Furnish(string level)
     {
+        var terrazzo = new OwnPicture(Convert.ToBase64String(File.ReadAllBytes(TerrazzoPicture)));
+
         PlaceItem Place(string scheme, string id, string catalogue, double x, double y, double turn = 0) =>
             new($"{scheme}-{id}", scheme, level, catalogue, x, y, turn);
 
@@ -45,27 +78,31 @@ internal static class TidemillFlat
                 new PutFinish(new Finish($"{scheme}-floor", scheme, FinishOf.Room, "living", FinishPattern.Boards, boards, 140, 1800)),
                 new PutFinish(new Finish($"{scheme}-bedroom-floor", scheme, FinishOf.Room, "bedroom", FinishPattern.Carpet, "#E6DCC8")),
                 new PutFinish(
-                    new Finish(
-                        $"{scheme}-bath-floor",
-                        scheme,
-                        FinishOf.Room,
-                        "bath",
-                        FinishPattern.Tiles,
-                        "#7FA6B8",
-                        300,
-                        300,
-                        Opacity: 0.6
-                    )
+                    scheme == Everyday
+                        ? new Finish("everyday-bath", scheme, FinishOf.Room, "bath", FinishPattern.Tiles, "#7FA6B8", 300, 300, Opacity: 0.6)
+                        : new Finish(
+                            "open-bath",
+                            scheme,
+                            FinishOf.Room,
+                            "bath",
+                            FinishPattern.Picture,
+                            "#E6DCC8",
+                            800,
+                            800,
+                            Picture: terrazzo
+                        )
                 ),
+                new PutFinish(new Finish($"{scheme}-bedroom-walls", scheme, FinishOf.RoomWalls, "bedroom", FinishPattern.Plain, "#7FA6B8")),
             ];
 
         yield return new RenameScheme(Everyday, "Everyday");
         yield return new AddScheme(OpenHouse, "Open house");
+        yield return new PutOwnItem(new OwnItem("heath-rug", Rug()));
         foreach (
             var edit in (Edit[])
                 [
                     .. Kitchen(Everyday, 1000),
-                    Place(Everyday, "rug", "rug-6x9", 3100, 1020),
+                    Place(Everyday, "rug", "heath-rug", 3100, 1020),
                     Place(Everyday, "sofa", "sofa-two", 2300, 460, 180),
                     Place(Everyday, "chair", "armchair", 3880, 500, 180),
                     Place(Everyday, "table", "side-table", 3252, 320) with

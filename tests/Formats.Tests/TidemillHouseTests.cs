@@ -1,6 +1,8 @@
 using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
+using Wellsedes.Formats.Pictures;
 using Wellsedes.Formats.PlanFile;
 
 namespace Wellsedes.Formats.Tests;
@@ -13,6 +15,8 @@ public sealed class TidemillHouseTests
     [Fact]
     public void The_shipped_file_is_what_the_edits_draw()
     {
+        if (Environment.GetEnvironmentVariable("WELLSEDES_WRITE_DEMO") == "1")
+            TidemillFlat.Write();
         var drawn = TidemillHouse.Draw();
         var picture = Path.Combine(Demo.Root, "demo", "pictures", "keepers-flat.png");
         if (Environment.GetEnvironmentVariable("WELLSEDES_WRITE_DEMO") == "1")
@@ -39,8 +43,28 @@ public sealed class TidemillHouseTests
             string.Join("; ", state.Overlaps.Select(overlap => $"{overlap.ItemName} in {overlap.OtherName} by {overlap.Depth:0}"))
         );
         Assert.Equal(seats, state.Tally.Seats);
-        Assert.Equal(3, Core.Drawings.Finishes.OfShell(plan, scheme, state.Space).Count());
+        Assert.Equal(4, Core.Drawings.Finishes.OfShell(plan, scheme, state.Space).DistinctBy(finish => finish.Id).Count());
         Assert.Equal(2700, plan.Find<Item>($"{scheme}-kitchen")!.Parameters!.List("units").Sum(), 6);
+    }
+
+    /// <summary>
+    /// A rug of 6 x 9 ft (common practice) from its picture, whose plain background is taken away: 2743 x 1829 mm, nearly all of the
+    /// box is rug, and the picture keeps the proportion of the rug within a pixel or two.
+    /// </summary>
+    [Fact]
+    public void Its_rug_is_cut_out_of_the_shipped_picture()
+    {
+        var cut = Cutout.Of(System.IO.File.ReadAllBytes(TidemillFlat.RugPicture), true, Cutout.UsualTolerance, []);
+        var rug = TidemillFlat.Rug();
+        Assert.Equal((2743.2, 1828.8), (Math.Round(rug.Size.Width, 3), Math.Round(rug.Size.Depth, 3)));
+        Assert.Equal(rug.Size.Depth / rug.Size.Width, cut.DepthShare, 2);
+        Assert.InRange(Math.Abs(Region.SignedArea(cut.Shape.Outline)) / (1e6 * cut.DepthShare), 0.93, 1);
+        Assert.InRange(cut.Kept, 0.5, 0.7);
+        Assert.Equal(Math.Abs(Region.SignedArea(rug.Shape!.Outline)), Math.Abs(Region.SignedArea(cut.Shape.Outline)), 2000.0);
+        // It lies on the floor: the sofa stands on it, people walk over it.
+        var plan = PlanFiles.Read(System.IO.File.ReadAllBytes(File));
+        var placed = new Planner().StateOf(plan, PlanStart.SchemeId, "level-2").Items.Single(item => item.Kind.Key == "heath-rug");
+        Assert.True(placed.LiesFlat);
     }
 
     [Fact]

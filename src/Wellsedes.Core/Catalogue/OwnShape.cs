@@ -5,6 +5,7 @@ namespace Wellsedes.Core.Catalogue;
 
 /// <summary>
 /// The outline of an own item and what is drawn in it, in mm about its middle; made larger or smaller with the size of the item.
+/// Compared by content.
 /// </summary>
 /// <param name="Outline">A simple ring, in either direction.</param>
 /// <param name="Lines">Runs of points, drawn thin.</param>
@@ -17,6 +18,25 @@ public sealed record OwnShape(ImmutableArray<Point> Outline, ImmutableArray<OwnL
 
     /// <summary>Places to sit, of things that were taken together.</summary>
     public ImmutableArray<SeatPlace> Seats { get; init; } = [];
+
+    public bool Equals(OwnShape? other) =>
+        other is not null
+        && Front == other.Front
+        && Outline.AsSpan().SequenceEqual(other.Outline.AsSpan())
+        && Lines.AsSpan().SequenceEqual(other.Lines.AsSpan())
+        && Parts.AsSpan().SequenceEqual(other.Parts.AsSpan())
+        && Seats.AsSpan().SequenceEqual(other.Seats.AsSpan())
+        && Equals(Picture, other.Picture);
+
+    public override int GetHashCode() =>
+        HashCode.Combine(
+            Front,
+            Outline.IsDefault ? 0 : Outline.Length,
+            Lines.IsDefault ? 0 : Lines.Length,
+            Parts.Length,
+            Seats.Length,
+            Picture
+        );
 
     /// <summary>The most corners of an outline.</summary>
     public const int MostCorners = 80;
@@ -78,12 +98,25 @@ public sealed record OwnShape(ImmutableArray<Point> Outline, ImmutableArray<OwnL
 }
 
 /// <summary>A run of points that is drawn, in mm.</summary>
-public sealed record OwnLine(ImmutableArray<Point> Points, bool Closed = false);
+public sealed record OwnLine(ImmutableArray<Point> Points, bool Closed = false)
+{
+    public bool Equals(OwnLine? other) =>
+        other is not null && Closed == other.Closed && Points.AsSpan().SequenceEqual(other.Points.AsSpan());
+
+    public override int GetHashCode() => HashCode.Combine(Closed, Points.IsDefault ? 0 : Points.Length);
+}
 
 /// <summary>A solid part of an own item: convex, from one height above its underside to another, in mm.</summary>
 public sealed record OwnPart(PrismRole Role, ImmutableArray<Point> Outline, double From, double To)
 {
     public const int MostCorners = 64;
+
+    public bool Equals(OwnPart? other) =>
+        other is not null
+        && (Role, From, To) == (other.Role, other.From, other.To)
+        && Outline.AsSpan().SequenceEqual(other.Outline.AsSpan());
+
+    public override int GetHashCode() => HashCode.Combine(Role, From, To);
 
     public bool Wrong() => Outline.IsDefault || Outline.Length is < 3 or > MostCorners || !(From >= 0) || !(To > From);
 }
