@@ -123,6 +123,8 @@ internal static class TidemillFlat
                     new PutFinish(new Finish("open-sofas", OpenHouse, FinishOf.Kind, "sofa-two", FinishPattern.Plain, "#C47A5A")),
                     .. Finishes(OpenHouse, "#8A5A3C"),
                     new SetStock("dining-chair", 6),
+                    new AddSheet("sheet-flat", Everyday, level),
+                    new AddSheet("sheet-flat-open", OpenHouse, level),
                 ]
         )
             yield return edit;

@@ -1,6 +1,6 @@
 import { Job } from "./job";
 import { expect, test, type Page, type Planner } from "./page";
-import { served, sheetText } from "./sheet";
+import { served, sheetSvg, sheetText } from "./sheet";
 
 interface Placed {
   id: string;
@@ -79,6 +79,13 @@ async function put(
 }
 
 const foot = 304.8;
+const rugPicture = "../../demo/pictures/heath-rug.png";
+
+/** The ways to an own item, beneath the catalogue; or the whole catalogue again. */
+async function ownItems(page: Page, shown = true) {
+  const own = page.getByRole("button", { name: "Own", exact: true });
+  if ((await own.getAttribute("aria-pressed")) !== `${shown}`) await own.click();
+}
 
 test("a cell of 10 by 12 ft from panels and posts, with a corner surface, a peninsula, a lateral file and chairs", async ({
   planner,
@@ -154,12 +161,42 @@ test("a living room from sourced sizes: what is too large is said, and put where
   test.setTimeout(60_000);
   const job = new Job(page, planner);
   await room(planner, job, "Living room", "5200", "3600");
-  await put(job, "sofa", /^Sofa, three seats/, 2600, 600, {
+  await put(job, "sofa", /^Sofa, three seats/, 2800, 600, {
     Width: '82"',
     Depth: '36"',
   });
   await put(job, "couch 82 in", /^Sofa 82 in/, 2600, 3000);
-  await put(job, "rug 6 x 9 ft", /^Rug 6 × 9 ft/, 2600, 1800);
+  // A rug of 6 x 9 ft from its picture: the background is taken away by itself.
+  await ownItems(page);
+  await job.press("From the picture of a product");
+  await page.getByLabel("Picture of the product").setInputFiles(rugPicture);
+  const cutting = page.getByRole("dialog", { name: "Own item from a picture" });
+  await expect(cutting.getByTestId("cutout-facts")).toContainText(
+    /60 % of the picture/,
+  );
+  await cutting.getByLabel("Name").fill("Heath rug");
+  await cutting.getByLabel("True width").fill("9'");
+  await cutting.getByLabel("True width").press("Enter");
+  await expect(cutting.getByTestId("cutout-facts")).toContainText(
+    /2\s743 × 1\s82\d/,
+  );
+  await cutting.getByRole("button", { name: "Keep it and place it" }).click();
+  await planner.saved();
+  const rugAt = await planner.at(2600, 1800);
+  await page.keyboard.down("Alt");
+  await page.mouse.click(rugAt.x, rugAt.y);
+  await page.keyboard.up("Alt");
+  await expect.poll(async () => (await items(page)).length).toBe(3);
+  job.actions += 5;
+  await ownItems(page, false);
+  // A door 600 from the corner.
+  await planner.stage("Shell");
+  await job.part("Openings");
+  await job.press("Door");
+  await job.press(/^Put a/, false);
+  await job.click(2600, -60);
+  await job.set("From west corner", "600");
+  await planner.stage("Furnish");
   const bought = await items(page);
   expect(bought[0]!.width).toBeCloseTo(2082.8, 3);
   expect(bought[0]!.depth).toBeCloseTo(914.4, 3);
@@ -192,7 +229,19 @@ test("a living room from sourced sizes: what is too large is said, and put where
   ).toEqual([]);
   const sheet = await sheetText(page);
   expect(sheet).toMatch(/Heron sofa\s+2 082.8 × 914.4\s+1/);
-  expect(sheet).toMatch(/Rug 6 × 9 ft\s+2 743.2 × 1 828.8\s+1/);
+  expect(sheet).toMatch(/Heath rug\s+2 743.2 × 1 82\d(\.\d)?\s+1/);
+  // The sheet shows the picture itself, where the rug lies.
+  const svg = await sheetSvg(page);
+  expect(svg.match(/<image [^>]*data:image\/png;base64/g)).toHaveLength(1);
+  const door = (await served(page)).entities.find(
+    (e: { type: string }) => e.type === "opening",
+  );
+  const shell = (await served(page)).shells[0].openings.find(
+    (o: { id: string }) => o.id === door.id,
+  );
+  expect(
+    Math.min(shell.leftToStart, shell.leftToEnd, shell.rightToStart, shell.rightToEnd),
+  ).toBeCloseTo(600, 3);
   job.done("A living room");
 });
 
@@ -269,6 +318,15 @@ test("a tiny office: a table made smaller with things on it, a drawer box of typ
     Depth: "400",
     Height: "520",
   });
+  // A box whose front is said row by row, from the floor up, in a narrow interior.
+  await put(job, "box with fronts", /^Box with fronts/, 1400, 250, {
+    Width: "600",
+    Depth: "350",
+    Height: "700",
+  });
+  await job.set("Columns", "1");
+  await job.set("Rows, from below", "Drawer, Shelves, Doors");
+  await job.set("Heights of rows", "200, 200, 300");
   const desk = (await items(page)).find((i) =>
     i.catalogue.startsWith("desk-1"),
   )!;
@@ -286,7 +344,133 @@ test("a tiny office: a table made smaller with things on it, a drawer box of typ
   const sheet = await sheetText(page);
   expect(sheet).toMatch(/Desk\s+1 000 × 500\s+1 of 0, 1 short/);
   expect(sheet).toMatch(/Box of drawers\s+450 × 400\s+1/);
+  expect(sheet).toMatch(/1 drawer, 1 door, 1 shelf\s+600 × 350\s+1/);
   job.done("A tiny office");
+});
+
+test("own items: drawn, told what they are, set to size by two points, kept for all projects, taken together", async ({
+  planner,
+  page,
+}) => {
+  test.setTimeout(60_000);
+  const job = new Job(page, planner);
+  await room(planner, job, "Own items", "7000", "5000");
+  await ownItems(page);
+  await job.press("Draw its outline");
+  for (const [x, y] of [
+    [2000, 2000],
+    [4000, 2000],
+    [4000, 2800],
+    [3000, 2800],
+    [3000, 3500],
+    [2000, 3500],
+  ] as const)
+    await job.click(x, y);
+  await job.press("Close it");
+  await page.getByRole("textbox", { name: "Name of the own item" }).first().fill("Corner plinth");
+  await job.press("Keep it");
+  await planner.saved();
+  const panel = page.locator("aside").last();
+  await expect(panel.getByRole("heading", { level: 2 })).toHaveText(
+    "Corner plinth",
+  );
+  const plinth = async () =>
+    (await items(page)).find((i) => i.catalogue.startsWith("own"))!;
+  const view = async () => {
+    const { id } = await plinth();
+    return (await served(page)).items.find((i: { id: string }) => i.id === id);
+  };
+  expect((await view()).width).toBeCloseTo(2000, -2);
+  // Its long side is truly 2 400: two points on it, and the distance.
+  await job.press("Set to size by two points");
+  await job.click(2000, 2000);
+  await job.click(4000, 2000);
+  await job.set("They are apart", "2400");
+  await expect.poll(async () => (await view()).width).toBeGreaterThan(2350);
+  const ratio = (await view()).depth / (await view()).width;
+  expect(ratio).toBeGreaterThan(0.7);
+  // Everything that is said of it, in one window.
+  await job.press("Change the own item …");
+  const window = page.getByRole("dialog", { name: "Own item" });
+  await window.getByLabel("Name").fill("Plinth for the urn");
+  await window.getByLabel("Height").fill("450");
+  await window.getByLabel("Height").press("Enter");
+  await window.getByLabel("Code").fill("PL-9");
+  await window.getByLabel("Price").fill("120");
+  await window.getByLabel("Say the floor it needs in use").check();
+  await window.getByLabel("In front").fill("700");
+  await window.getByLabel("In front").press("Enter");
+  await window.getByRole("button", { name: "Change it" }).click();
+  await expect(window.getByRole("status")).toContainText("Changed");
+  await window
+    .getByRole("button", { name: "Keep for all my projects" })
+    .click();
+  await expect(window.getByRole("status")).toContainText("Kept");
+  await window.getByRole("button", { name: "Close" }).click();
+  job.actions += 8;
+  const own = (await served(page)).entities.find(
+    (e: { type: string }) => e.type === "own-item",
+  );
+  expect(own.item).toMatchObject({
+    name: "Plinth for the urn",
+    supplierCode: "PL-9",
+    price: 120,
+    uses: { front: 700 },
+  });
+  const mine = await (
+    await page.request.get(`${process.env.WELLSEDES_URL}/api/my-library`)
+  ).json();
+  expect(mine.map((i: { name: string }) => i.name)).toContain(
+    "Plinth for the urn",
+  );
+  // Two things as one: a chair and a table beside it.
+  await ownItems(page, false);
+  await put(job, "armchair", /^Armchair/, 5500, 1200);
+  await put(job, "side table", /^Side table/, 6300, 1200);
+  await page.keyboard.press("Escape");
+  await page.getByRole("option", { name: /^Armchair/ }).first().focus();
+  await page.keyboard.press("Enter");
+  await page.getByRole("option", { name: /^Side table/ }).first().focus();
+  await page.keyboard.press("Shift+Enter");
+  await page.getByLabel("Search the catalogue").fill("");
+  await ownItems(page);
+  await job.press("Of what is chosen (2)");
+  await page.getByRole("textbox", { name: "Name of the own item" }).first().fill("Reading corner");
+  await job.press("Keep it");
+  await planner.saved();
+  expect((await items(page)).length).toBe(2);
+  const sheet = await sheetText(page);
+  expect(sheet).toMatch(/Plinth for the urn\s+2 \d{3}(\.\d+)? × 1 \d{3}(\.\d+)?\s+1/);
+  expect(sheet).toMatch(/Reading corner\s+\d/);
+  job.done("Own items");
+});
+
+test("a floor is laid with a picture of one's own, and walls are tinted; the sheet shows both", async ({
+  planner,
+  page,
+}) => {
+  const job = new Job(page, planner);
+  await room(planner, job, "Finishes", "4000", "3000");
+  const panel = page.locator("aside").last();
+  await panel.getByText("Finishes").click();
+  await panel.getByRole("radio", { name: "Linen" }).click();
+  await panel
+    .getByLabel(/Picture to lay on/)
+    .setInputFiles("../../demo/pictures/terrazzo.webp");
+  await planner.saved();
+  await expect(panel.getByLabel("Width", { exact: true })).toHaveValue(/1\s?000/);
+  await job.set("Width", "500");
+  await job.set("Length", "500");
+  await planner.choose("Floor to finish", "Walls of Room", panel);
+  await panel.getByRole("radio", { name: "Dusk" }).click();
+  await planner.saved();
+  await expect(
+    panel.getByRole("list", { name: "What tints stand for" }),
+  ).toContainText("laid with a picture, 500 × 500");
+  const svg = await sheetSvg(page);
+  expect(svg).toContain("<pattern id=");
+  expect(svg).toContain('fill="#5B6C93"');
+  job.done("Finishes");
 });
 
 test("all tables of one kind become another, and it is said first what that brings", async ({

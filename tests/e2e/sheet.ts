@@ -30,6 +30,15 @@ export async function sheetText(page: Page, level = ""): Promise<string> {
     .replaceAll("\u00a0", " ");
 }
 
+/** The first sheet of the plan that is open, as SVG. */
+export async function sheetSvg(page: Page): Promise<string> {
+  const { entities } = await served(page);
+  const sheet = entities.find((e: { type: string }) => e.type === "sheet");
+  return (
+    await page.request.get(`${urlOf(page)}/sheets/${sheet.id}/draft.svg`)
+  ).text();
+}
+
 /** The same, what stands apart on a line told apart by bars: "300 | 1 010 | 2 840". */
 export const sheetRows = async (page: Page, level = "") =>
   (await sheetText(page, level))

@@ -206,7 +206,7 @@ public sealed class OwnItemTests
     public void A_box_has_drawers_doors_and_shelves_in_its_front()
     {
         var sample = Hall().Place("b", "fronted-box", 4000, 4000);
-        Assert.Equal("Box with drawers and doors, 4 drawers, 2 doors", Schedule.Of(sample.State.Items, sample.Plan).Single().Name);
+        Assert.Equal("Box with fronts, 4 drawers, 2 doors", Schedule.Of(sample.State.Items, sample.Plan).Single().Name);
         sample.Do(new ResizeItem("b", 900, 400, 1200));
         var told = sample.Plan.Find<Item>("b")!.Parameters!;
         // Rows keep their shares: 600, 150, 150 of 900 become 800, 200, 200 of 1200.
@@ -215,7 +215,7 @@ public sealed class OwnItemTests
         var form = sample.State.Items.Single().Form;
         Assert.Equal(3, form.Prisms.Count(prism => prism.Role == PrismRole.Front));
         Assert.Equal([(2.0, 498.0)], form.Prisms.Where(prism => prism.Role == PrismRole.Front).Select(p => (p.From, p.To)).Distinct());
-        Assert.Equal("Box with drawers and doors, 3 drawers, 3 shelves", Schedule.Of(sample.State.Items, sample.Plan).Single().Name);
+        Assert.Equal("Box with fronts, 3 drawers, 3 shelves", Schedule.Of(sample.State.Items, sample.Plan).Single().Name);
         Assert.Equal(600, form.Activity.Single().Floor.Bounds.Height, 6);
         Assert.Equal("rows", sample.Refused(new SetParameters("b", told.With("rows", 500, 600, 200))).Field);
         Assert.Equal("fronts", sample.Refused(new SetParameters("b", told.With("fronts", 1))).Field);

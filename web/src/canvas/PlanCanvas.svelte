@@ -505,7 +505,7 @@
   <canvas bind:this={liveCanvas} class="pointer-events-none absolute inset-0 h-full w-full"></canvas>
   <FocusLayer {plan} view={settledView} {size} />
 
-  {#each placedChips as { near, x, y } (near.otherId + near.from.x + near.to.y)}
+  {#each placedChips as { near, x, y }, i (i)}
     <Chip {plan} {near} {x} {y} still={!gesture && plan.canEdit} />
   {/each}
 

@@ -268,6 +268,11 @@ export class Picture {
       const text = room.number ? `${room.number} ${room.name}` : room.name;
       ctx.font = '600 12px "Barlow Semi Condensed"';
       ctx.textAlign = "center";
+      // Read on whatever the floor is laid with.
+      ctx.lineJoin = "round";
+      ctx.lineWidth = 3;
+      ctx.strokeStyle = "rgba(251,250,245,.82)";
+      ctx.strokeText(text, at.x, at.y);
       ctx.fillStyle = room.named ? ink.soft : ink.faint;
       ctx.fillText(text, at.x, at.y);
     }

@@ -76,16 +76,21 @@
 
   /** Entries under what they are told apart by, where a kind is shown in its order. */
   type Row = { head: string; entry?: undefined } | { head?: undefined; entry: CatalogueEntry };
-  const rows = $derived.by(() => {
-    const all: Row[] = [];
-    let before = "";
+  const rows = $derived.by((): Row[] => {
+    if (answers || group === "recent") return entries.map((entry) => ({ entry }));
+    // Own items come first and may be of any sub-kind: each heading stands once.
+    // eslint-disable-next-line svelte/prefer-svelte-reactivity
+    const under = new Map<string, CatalogueEntry[]>();
     for (const entry of entries) {
       const head = entry.item.subKind ?? "";
-      if (!answers && group !== "recent" && head && head !== before) all.push({ head });
-      before = head;
-      all.push({ entry });
+      const among = under.get(head);
+      if (among) among.push(entry);
+      else under.set(head, [entry]);
     }
-    return all;
+    return [...under].flatMap(([head, among]) => [
+      ...(head ? [{ head }] : []),
+      ...among.map((entry) => ({ entry })),
+    ]);
   });
   const kinds = $derived([...new Set((plan.catalogue?.items ?? []).map((entry) => entry.item.kind))]);
 
@@ -240,7 +245,7 @@
   {/snippet}
 </LongList>
 {#if tools.tool.kind === "place"}<PlacingPanel {plan} tool={tools.tool} />{/if}
-<KitchenForm {plan} />
+{#if group !== "own"}<KitchenForm {plan} />{/if}
 {#if group === "own"}<OwnItemsPanel {plan} onkept={() => look("")} />{/if}
 <OwnItemWindow {plan} />
 <div class="flex items-center gap-1.5 border-t border-edge p-3.5">

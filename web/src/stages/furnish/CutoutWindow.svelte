@@ -252,9 +252,7 @@
         </p>
       {/if}
       {#if said}<p class="text-[12px] text-must" role="alert">{said}</p>{/if}
-      <button class="action bg-moss text-white" disabled={!cut || busy || !plan.canEdit}
-        >Keep it and place it</button
-      >
+      <button class="action-main" disabled={!cut || busy || !plan.canEdit}>Keep it and place it</button>
     </div>
   </form>
 </Window>

@@ -331,7 +331,7 @@
   {#if plan.near.length}
     <h3 class="heading mt-4 mb-2">Nearest</h3>
     <ul>
-      {#each plan.near as near (near.otherId + near.width)}
+      {#each plan.near as near, i (i)}
         <li class="flex justify-between py-0.5">
           <span>{near.otherName}</span><span class="font-figure font-semibold"
             >{writeWidth(near.width, plan.units)}</span

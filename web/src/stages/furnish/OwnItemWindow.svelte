@@ -192,7 +192,7 @@
         {/if}
       </div>
       <div class="col-span-2 mt-2 flex flex-wrap items-center gap-1.5 border-t border-edge pt-3">
-        <button class="action bg-moss text-white" type="submit" disabled={!plan.canEdit}>Change it</button>
+        <button class="action-main" type="submit" disabled={!plan.canEdit}>Change it</button>
         {#if keptIn?.plan && plan.canEdit}
           <button
             class="action"
