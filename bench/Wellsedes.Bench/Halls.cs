@@ -1,3 +1,4 @@
+using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Things;
@@ -62,6 +63,41 @@ internal static class Halls
                     0
                 )
             );
+        return Plan.Of(all, Shipped.Library);
+    }
+
+    /// <summary>Things of every kind of the catalogue that is no larger than 2.6 m, 3.4 m apart, every fiftieth a rug with its own picture.</summary>
+    public static Plan Mixed(int count)
+    {
+        const double apart = 3400;
+        var across = (int)Math.Ceiling(Math.Sqrt(count * 1.6));
+        var (width, depth) = (across * apart + 4000, (count / across + 1) * apart + 4000);
+        var rug = Formats.PlanFile.OwnItemFile.Read(File.ReadAllBytes("demo/own-items/heath-rug.json")).Single();
+        var kinds = CatalogueList
+            .Shipped.Items.Where(item => Math.Max(item.Size.Width, item.Size.Depth) < 2600 && item.Kind != CatalogueKind.Figures)
+            .ToArray();
+        List<Entity> all = [.. PlanStart.Entities($"Mixed {count}", UnitSystem.Metric), new OwnItem(rug.Key, rug)];
+        all.AddRange([
+            .. Walls(width, depth),
+            new Room("hall", PlanStart.LevelId, "Hall", "", "", width / 2, 300, 4000),
+            Door("entrance", "hall-south", width / 2, OpeningMark.EntranceAndExit),
+        ]);
+        for (var i = 0; i < count; i++)
+        {
+            var kind = i % 50 == 0 ? rug : kinds[i % kinds.Length];
+            var item = new Item(
+                $"item-{i}",
+                PlanStart.SchemeId,
+                PlanStart.LevelId,
+                kind.Key,
+                3000 + i % across * apart,
+                3000 + i / across * apart,
+                i * 15 % 360,
+                Label: kind.Counted == "table" ? $"{i}" : "",
+                Elevation: kind.UsualPlace == UsualPlace.OnWall ? kind.Elevation : 0
+            );
+            all.Add(item);
+        }
         return Plan.Of(all, Shipped.Library);
     }
 

@@ -36,14 +36,17 @@ switch (args)
     case ["catalogue"]:
         Searches();
         break;
-    case ["svg", var spoilt]:
-        Spoilt(int.Parse(spoilt));
+    case ["intake", var spoilt]:
+        Intakes.Run(int.Parse(spoilt));
         break;
     case ["rooms"]:
         Rooms();
         break;
     case ["plan", var kind, var count, var path]:
-        var made = kind == "rows" ? Halls.Rows(int.Parse(count)) : Halls.Banquet(int.Parse(count));
+        var made =
+            kind == "rows" ? Halls.Rows(int.Parse(count))
+            : kind == "mixed" ? Halls.Mixed(int.Parse(count))
+            : Halls.Banquet(int.Parse(count));
         File.WriteAllBytes(path, PlanFiles.Write(made));
         break;
     case ["picture", var picturePath]:
@@ -60,7 +63,7 @@ switch (args)
         break;
     default:
         Console.Error.WriteLine(
-            "core | moves | plan banquet|rows COUNT FILE | hostile EDITS FILES [SEED] | probe http://127.0.0.1:PORT | editors http://127.0.0.1:PORT COUNT SECONDS PROCESS | kills SERVER DATABASE [SEED]"
+            "core | moves | plan banquet|rows|mixed COUNT FILE | hostile EDITS FILES [SEED] | probe http://127.0.0.1:PORT | editors http://127.0.0.1:PORT COUNT SECONDS PROCESS | kills SERVER DATABASE [SEED] | intake COUNT"
         );
         return 2;
 }
@@ -115,30 +118,6 @@ static void Searches()
         keys.Length,
         run => GC.KeepAlive(index.Find(keys[run], Wellsedes.Core.Measure.UnitSystem.Metric))
     );
-}
-
-// Spoilt SVG pictures, as the tests read fewer of; anything but read or refused stops it.
-static void Spoilt(int count)
-{
-    var random = new Random(100);
-    var whole =
-        "<svg xmlns=\"http://www.w3.org/2000/svg\"><g transform=\"rotate(30 5 5)\"><path d=\"M0 0h100v40c1 2 3 4 -60 9a5 5 0 01 9 9v60H0z\"/><rect width=\"30\" height=\"40\"/></g></svg>"u8.ToArray();
-    var (read, watch) = (0, Stopwatch.StartNew());
-    for (var i = 0; i < count; i++)
-    {
-        var bytes = whole.ToArray();
-        for (var spoil = random.Next(6); spoil >= 0 && bytes.Length > 0; spoil--)
-            if (random.Next(3) == 0)
-                bytes = [.. bytes[..random.Next(bytes.Length)], .. bytes[random.Next(bytes.Length)..]];
-            else
-                bytes[random.Next(bytes.Length)] = (byte)random.Next(256);
-        var (shape, _, problem) = Wellsedes.Formats.Svg.SvgOutlines.Read(bytes, 1000, 700);
-        if (shape is null == problem is null)
-            throw new InvalidOperationException($"file {i} was neither read nor refused");
-        if (shape is not null)
-            read++;
-    }
-    Console.WriteLine($"spoilt SVG pictures | {count} | read {read}, refused {count - read} | {watch.Elapsed.TotalSeconds:0} s");
 }
 
 static void Full(int tables)
