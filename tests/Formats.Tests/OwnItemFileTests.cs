@@ -50,7 +50,7 @@ public sealed class OwnItemFileTests
             Refused(Text(Own("a") with { Maker = FormMaker.Outline, Shape = new([new(0, 0), new(9, 9), new(9, 0), new(0, 5)], []) }))
         );
         Assert.Contains("proper key", Refused(Text(Own("a b"))));
-        Assert.Contains("8 MB", Assert.Throws<PlanFileException>(() => OwnItemFile.Read(new byte[9_000_000])).Message);
+        Assert.Contains("32 MB", Assert.Throws<PlanFileException>(() => OwnItemFile.Read(new byte[OwnItemFile.LargestFile + 1])).Message);
     }
 
     /// <summary>Two thousand spoilt files: each is read or refused with a message.</summary>

@@ -18,7 +18,7 @@ public static class OwnItemFile
 {
     public const string FormatName = "wellsedes-own-items";
     public const int Version = 1;
-    public const int LargestFile = 8 * 1024 * 1024;
+    public const int LargestFile = 32 * 1024 * 1024;
     public const int MostItems = 2000;
 
     private sealed record Content(string Format, int Version, ImmutableArray<CatalogueItem> Items);

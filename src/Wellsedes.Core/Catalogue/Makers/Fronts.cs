@@ -130,7 +130,8 @@ internal static class Fronts
             deep = Math.Max(deep, 600);
             making.Fine(PathShape.Line(new Point(-x, -y), new Point(x, y)).Then(PathShape.Line(new Point(-x, y), new Point(x, -y))));
         }
-        making.Line(new Point(-x, -y + board), new Point(x, -y + board));
+        if (rows.Any(row => row.Kind != Shelves))
+            making.Line(new Point(-x, -y + board), new Point(x, -y + board));
         for (var i = 1; i < columns; i++)
             making.Line(new Point(-x + wide * i, -y), new Point(-x + wide * i, y));
         if (deep > 0)

@@ -34,6 +34,11 @@
     draft?.uses as { front: number; back: number; left: number; right: number } | null | undefined,
   );
   const keptIn = $derived(key ? plan.placeable.keptIn(key) : null);
+  const places = [
+    ["Floor", "on the floor"],
+    ["OnTop", "on a table or a top"],
+    ["OnWall", "on a wall"],
+  ] as const;
   const fronts = [
     ["0", "the foot of the drawing"],
     ["1", "its right side"],
@@ -120,6 +125,24 @@
           units={plan.units}
           onvalue={(height) => resize({ height })}
         />
+        <Choice
+          label="It belongs"
+          value={(draft.usualPlace ?? "Floor") as string}
+          options={places}
+          onvalue={(place) =>
+            change({
+              usualPlace: place as never,
+              elevation: place === "OnWall" ? draft!.elevation || 1400 : 0,
+            })}
+        />
+        {#if draft.usualPlace === "OnWall"}
+          <LengthField
+            label="Hung at"
+            value={draft.elevation ?? 0}
+            units={plan.units}
+            onvalue={(elevation) => change({ elevation })}
+          />
+        {/if}
         {#if isOutline}
           <Choice
             label="Its front is"
