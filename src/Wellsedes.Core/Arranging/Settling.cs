@@ -12,16 +12,19 @@ public sealed record Settled(Placement Placement, string Caught, Point? GuideFro
 public static class Settling
 {
     /// <summary>
-    /// Draws a thing with its back to a wall that is within the catch distance in mm, or in line with the middle of
-    /// another thing of its kind.
+    /// Draws a thing with its back to a wall that is within the catch distance in mm, there into the corner or beside another of its
+    /// kind; else flush beside another of its kind, onto a setting-out line, or in line with the middle of another thing.
     /// </summary>
     public static Settled Of(PlacedItem thing, LevelSpace space, IReadOnlyList<PlacedItem> others, double catchDistance)
     {
         if (catchDistance <= 0)
             return new Settled(thing.Item.Placement, "");
         if (thing.Kind.BackToWall && BackToWall(thing, space, catchDistance) is { } backed)
-            return backed;
-        return OnLines(thing, space, catchDistance) ?? InLine(thing, others, catchDistance) ?? new Settled(thing.Item.Placement, "");
+            return Sideways.Along(thing, backed, space, others, catchDistance) ?? backed;
+        return Sideways.Beside(thing, others, catchDistance)
+            ?? OnLines(thing, space, catchDistance)
+            ?? InLine(thing, others, catchDistance)
+            ?? new Settled(thing.Item.Placement, "");
     }
 
     /// <summary>The middle of a thing onto a setting-out line, or onto a crossing of two.</summary>

@@ -34,6 +34,7 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
                     : 2
                 )
                 .ThenBy(item => item.Bottom)
+                .ThenBy(item => item.Item.Order)
         )
             Symbol(item, Finishes.TintOf(input.Plan, item.Item));
         Things(input.Things, part => part.Role != ThingRole.Tinted);

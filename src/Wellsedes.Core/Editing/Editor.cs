@@ -10,6 +10,7 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
     private readonly ItemEdits items = new(forms, spaces);
     private readonly KitchenEdits kitchens = new(spaces);
     private readonly OwnItemEdits own = new(forms);
+    private readonly LineUpEdits lineUp = new(forms);
 
     internal Arranging.Settled Settled(Plan plan, Item item, double catchDistance) => items.Settled(plan, item, catchDistance);
 
@@ -34,6 +35,7 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
                 ?? RepeatEdits.Answer(plan, edit)
                 ?? FurnishEdits.Answer(plan, edit)
                 ?? own.Answer(plan, edit)
+                ?? lineUp.Answer(plan, edit)
                 ?? kitchens.Answer(plan, edit)
                 ?? FinishEdits.Answer(plan, edit)
                 ?? items.Answer(plan, edit),

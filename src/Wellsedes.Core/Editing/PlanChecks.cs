@@ -237,6 +237,8 @@ public static class PlanChecks
             return new Problem("elevation", "The elevation must be from 0 to 30 000 mm above the floor.");
         if (item.Seats is { } seats && ItemEdits.CheckSeats(kind, ItemForms.SizeOf(item, kind), seats) is { } wrongSeats)
             return wrongSeats;
+        if (Math.Abs(item.Order) > Item.FurthestOrder)
+            return new Problem("order", $"The order must be from -{Item.FurthestOrder} to {Item.FurthestOrder}.");
         if (item.Label.Length > 12)
             return new Problem("label", "The label has more than 12 characters.");
         if (ParameterValues.Check(kind, ItemForms.SizeOf(item, kind), item.Parameters) is { } wrong)

@@ -9,6 +9,7 @@ namespace Wellsedes.Core.Plans;
 /// means not yet placed: never counted, never printed. Elevation is its underside above the floor in mm; StandsOn the item
 /// it stands on or the wall it hangs on. A member of a repeat (later: of a cluster, a block of seats) is stored like any
 /// item, with its Parent and the Slot it fills there: the parent holds the recipe.
+/// Of those that stand as high the one of the greater Order is drawn before the others.
 /// </summary>
 public sealed record Item(
     string Id,
@@ -29,9 +30,13 @@ public sealed record Item(
     string? StandsOn = null,
     ItemParameters? Parameters = null,
     string? Parent = null,
-    int? Slot = null
+    int? Slot = null,
+    int Order = 0
 ) : Entity(Id), IOfScheme, IOnLevel, ILockable
 {
+    /// <summary>An order is no further from 0 than this.</summary>
+    public const int FurthestOrder = 10_000;
+
     [JsonIgnore]
     public Placement Placement => new(X, Y, Rotation);
 }

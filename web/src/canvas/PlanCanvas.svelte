@@ -177,7 +177,10 @@
     }
     picture = new Picture(
       // What stands on a thing is painted after it, and found before it.
-      [...painted.values()].sort((a, b) => (a.item.elevation ?? 0) - (b.item.elevation ?? 0)),
+      [...painted.values()].sort(
+        (a, b) =>
+          (a.item.elevation ?? 0) - (b.item.elevation ?? 0) || (a.item.order ?? 0) - (b.item.order ?? 0),
+      ),
       plan.shell,
       faint,
       {

@@ -544,6 +544,19 @@ export class OpenPlan {
       this.route = answer.data as { x: number; y: number }[];
   }
 
+  /** The ids of what else is to be selected with an item; none where the server does not answer. */
+  async selectionOf(
+    id: string,
+    which: "OfKind" | "OfRoom" | "OfZone" | "Beneath",
+  ): Promise<readonly string[]> {
+    const { data } = await api
+      .GET("/api/plans/{planId}/selection", {
+        params: { path: { planId: this.id }, query: { id, which, schemeId: this.schemeId } },
+      })
+      .catch(() => ({ data: undefined }));
+    return data ?? [];
+  }
+
   /** Takes back the last change of a plan that opens for reading only. */
   async takeBack() {
     const { error } = await api.POST("/api/plans/{planId}/take-back", {

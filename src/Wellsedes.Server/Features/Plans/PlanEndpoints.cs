@@ -6,6 +6,7 @@ using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
+using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Formats.PlanFile;
 using Wellsedes.Server.Features.Accounts;
@@ -42,6 +43,7 @@ public static class PlanEndpoints
             .WithName("changesSince");
         api.MapGet("/plans/{planId:guid}/near", NearAsync).NeedsRole(ProjectRole.Viewer).WithName("near");
         api.MapGet("/plans/{planId:guid}/finishes", FinishesAsync).NeedsRole(ProjectRole.Viewer).WithName("finishes");
+        api.MapGet("/plans/{planId:guid}/selection", SelectionAsync).NeedsRole(ProjectRole.Viewer).WithName("selection");
         api.MapGet("/plans/{planId:guid}/route", RouteAsync).NeedsRole(ProjectRole.Viewer).WithName("route");
         api.MapGet("/plans/{planId:guid}/work/{file:guid}", WorkFile).NeedsRole(ProjectRole.Viewer).WithName("workFile");
         api.MapGet("/plans/{planId:guid}/file", FileAsync).NeedsRole(ProjectRole.Viewer).WithName("exportPlan");
@@ -142,6 +144,21 @@ public static class PlanEndpoints
 
     private static async Task<NearView> NearAsync(Guid planId, string[] id, string? schemeId, string? levelId, OpenPlans plans) =>
         (await plans.GetAsync(planId))!.Now.Near(id.ToHashSet(), schemeId, levelId);
+
+    /// <summary>The ids of what else is to be selected with an item.</summary>
+    private static async Task<IEnumerable<string>> SelectionAsync(
+        Guid planId,
+        string? id,
+        SelectAll which,
+        string? schemeId,
+        OpenPlans plans,
+        Desk desk,
+        CancellationToken cancel
+    )
+    {
+        var now = (await plans.GetAsync(planId))!.Now;
+        return await desk.AskAsync(() => now.Selection(id ?? "", which, schemeId), cancel);
+    }
 
     private static async Task<FinishesView> FinishesAsync(
         Guid planId,

@@ -98,6 +98,10 @@ public sealed record PublishedPlan(
         return new NearView(Planner.NearTo(state, ids), Planner.WallsAroundOf(state, ids.First()), unfit, move);
     }
 
+    /// <summary>What else is to be selected with an item, on its own level.</summary>
+    public IEnumerable<string> Selection(string id, SelectAll which, string? schemeId) =>
+        Fault is not null || Plan.Find<Item>(id) is not { } item ? [] : Selecting.Of(State(schemeId, item.LevelId), id, which);
+
     /// <summary>The finishes of a scheme as they are painted.</summary>
     public FinishesView Finishes(string? schemeId)
     {

@@ -644,6 +644,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/{planId}/selection": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["selection"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{planId}/route": {
         parameters: {
             query?: never;
@@ -1181,7 +1197,7 @@ export interface components {
             /** Format: date-time */
             deletedAt: string;
         };
-        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveBoundary"] | components["schemas"]["EditMoveBoundaryEnd"] | components["schemas"]["EditSetBoundaryLength"] | components["schemas"]["EditBowBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditPutFromWall"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRelease"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"] | components["schemas"]["EditSetStock"] | components["schemas"]["EditChangeKind"] | components["schemas"]["EditKeepAsOwn"] | components["schemas"]["EditKeepOutline"] | components["schemas"]["EditKeepSelection"] | components["schemas"]["EditSetToSize"] | components["schemas"]["EditLayOnto"] | components["schemas"]["EditSeatDiners"] | components["schemas"]["EditPutFinish"] | components["schemas"]["EditPutKitchen"] | components["schemas"]["EditSetKitchenUnit"];
+        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveBoundary"] | components["schemas"]["EditMoveBoundaryEnd"] | components["schemas"]["EditSetBoundaryLength"] | components["schemas"]["EditBowBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditPutFromWall"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRelease"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"] | components["schemas"]["EditSetStock"] | components["schemas"]["EditChangeKind"] | components["schemas"]["EditKeepAsOwn"] | components["schemas"]["EditKeepOutline"] | components["schemas"]["EditKeepSelection"] | components["schemas"]["EditSetToSize"] | components["schemas"]["EditLayOnto"] | components["schemas"]["EditSeatDiners"] | components["schemas"]["EditLineUp"] | components["schemas"]["EditSpreadItems"] | components["schemas"]["EditSetAlong"] | components["schemas"]["EditSetAlongWall"] | components["schemas"]["EditSwapItems"] | components["schemas"]["EditMatchRotation"] | components["schemas"]["EditOrderItems"] | components["schemas"]["EditFaceItems"] | components["schemas"]["EditPutFinish"] | components["schemas"]["EditPutKitchen"] | components["schemas"]["EditSetKitchenUnit"];
         EditAddScheme: {
             /** @enum {string} */
             do?: "add-scheme";
@@ -1307,6 +1323,14 @@ export interface components {
             atStart: boolean;
             sure?: boolean;
         };
+        EditFaceItems: {
+            /** @enum {string} */
+            do?: "face-items";
+            ids: string[];
+            at: components["schemas"]["Point"];
+            targetId?: null | string;
+            sure?: boolean;
+        };
         EditJoinWalls: {
             /** @enum {string} */
             do?: "join-walls";
@@ -1393,6 +1417,16 @@ export interface components {
             upright: boolean;
             sure?: boolean;
         };
+        EditLineUp: {
+            /** @enum {string} */
+            do?: "line-up";
+            ids: string[];
+            by: components["schemas"]["LineUpBy"];
+            staysId?: null | string;
+            /** @default false */
+            withSeats: boolean;
+            sure?: boolean;
+        };
         EditLockThings: {
             /** @enum {string} */
             do?: "lock";
@@ -1440,6 +1474,13 @@ export interface components {
             /** @default false */
             outline: boolean;
             certainty?: components["schemas"]["Certainty"];
+            sure?: boolean;
+        };
+        EditMatchRotation: {
+            /** @enum {string} */
+            do?: "match-rotation";
+            ids: string[];
+            toId: string;
             sure?: boolean;
         };
         EditMoveBoundary: {
@@ -1524,6 +1565,13 @@ export interface components {
              * @default 0
              */
             y: number;
+            sure?: boolean;
+        };
+        EditOrderItems: {
+            /** @enum {string} */
+            do?: "order-items";
+            ids: string[];
+            toFront: boolean;
             sure?: boolean;
         };
         EditPlaceItem: {
@@ -1785,6 +1833,25 @@ export interface components {
             reach: number;
             sure?: boolean;
         };
+        EditSetAlong: {
+            /** @enum {string} */
+            do?: "set-along";
+            ids: string[];
+            path: components["schemas"]["Point"][];
+            /** @default false */
+            turned: boolean;
+            sure?: boolean;
+        };
+        EditSetAlongWall: {
+            /** @enum {string} */
+            do?: "set-along-wall";
+            ids: string[];
+            wallId: string;
+            /** Format: double */
+            gap?: null | number;
+            at?: null | components["schemas"]["Point"];
+            sure?: boolean;
+        };
         EditSetBoundaryLength: {
             /** @enum {string} */
             do?: "set-boundary-length";
@@ -1938,6 +2005,26 @@ export interface components {
             /** Format: double */
             along: number;
             newId: string;
+            sure?: boolean;
+        };
+        EditSpreadItems: {
+            /** @enum {string} */
+            do?: "spread-items";
+            ids: string[];
+            along: components["schemas"]["SpreadAlong"];
+            /** Format: double */
+            gap?: null | number;
+            /** Format: double */
+            pitch?: null | number;
+            /** @default false */
+            withSeats: boolean;
+            sure?: boolean;
+        };
+        EditSwapItems: {
+            /** @enum {string} */
+            do?: "swap-items";
+            id: string;
+            otherId: string;
             sure?: boolean;
         };
         Entity: components["schemas"]["EntityPlanDetails"] | components["schemas"]["EntityLevel"] | components["schemas"]["EntityRoom"] | components["schemas"]["EntityWall"] | components["schemas"]["EntityOpening"] | components["schemas"]["EntityWallType"] | components["schemas"]["EntityBoundary"] | components["schemas"]["EntitySettingOutLine"] | components["schemas"]["EntityBacking"] | components["schemas"]["EntityScheme"] | components["schemas"]["EntityBrief"] | components["schemas"]["EntityChecks"] | components["schemas"]["EntitySheetSettings"] | components["schemas"]["EntityItem"] | components["schemas"]["EntityRepeat"] | components["schemas"]["EntityOwnItem"] | components["schemas"]["EntityOwnRule"] | components["schemas"]["EntityHouseStock"] | components["schemas"]["EntityFinish"] | components["schemas"]["EntityDimension"] | components["schemas"]["EntityColumn"] | components["schemas"]["EntityKeepClear"] | components["schemas"]["EntityFlight"] | components["schemas"]["EntityPlatform"] | components["schemas"]["EntityFitting"] | components["schemas"]["EntityLowCeiling"] | components["schemas"]["EntityZone"] | components["schemas"]["EntityMark"];
@@ -2190,6 +2277,11 @@ export interface components {
             parent?: null | string;
             /** Format: int32 */
             slot?: null | number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            order: number;
             id: string;
         };
         EntityKeepClear: {
@@ -2714,6 +2806,8 @@ export interface components {
             revision: number;
         };
         /** @enum {unknown} */
+        LineUpBy: "WestEdges" | "EastEdges" | "SouthEdges" | "NorthEdges" | "UprightMiddles" | "LevelMiddles";
+        /** @enum {unknown} */
         MarkShape: "Text" | "Line" | "Arrow" | "Ring" | "Area";
         /**
          * @default Moss
@@ -3130,6 +3224,8 @@ export interface components {
             /** Format: int32 */
             right?: number;
         };
+        /** @enum {unknown} */
+        SelectAll: "OfKind" | "OfRoom" | "OfZone" | "Beneath";
         SettingOutLine: {
             levelId: string;
             /** Format: double */
@@ -3220,6 +3316,8 @@ export interface components {
             confidence: string;
             note: string;
         };
+        /** @enum {unknown} */
+        SpreadAlong: "Across" | "Up";
         /** @enum {unknown} */
         Stays: "Start" | "End" | "Middle";
         StockUse: {
@@ -4600,6 +4698,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FinishesView"];
+                };
+            };
+        };
+    };
+    selection: {
+        parameters: {
+            query: {
+                id?: string;
+                which: components["schemas"]["SelectAll"];
+                schemeId?: string;
+            };
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
                 };
             };
         };

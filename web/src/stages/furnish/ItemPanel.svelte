@@ -13,6 +13,7 @@
   import FinishFields from "./FinishFields.svelte";
   import KitchenUnits from "./KitchenUnits.svelte";
   import ParameterFields from "./ParameterFields.svelte";
+  import SelectMore from "./SelectMore.svelte";
 
   let { plan, item }: { plan: OpenPlan; item: Item } = $props();
 
@@ -196,6 +197,15 @@
       <button class="action" title="Two points on it, then two of the plan" onclick={layOnto}
         >Lay onto two points</button
       >
+      <button
+        class="action"
+        onclick={() =>
+          tools.ask(
+            "Press where it is to look",
+            1,
+            ([at]) => void plan.do({ do: "face-items", ids: [id], at: at! }),
+          )}>Look to a point</button
+      >
       {#if kind?.maker === "outline"}
         <button class="action" title="Two points on it whose distance is known" onclick={askDistance}
           >Set to size by two points</button
@@ -290,6 +300,8 @@
       >
     </div>
   {/if}
+
+  <SelectMore {plan} {id} />
 
   {#if kind}
     <h3 class="heading mt-4 mb-2">Kind</h3>

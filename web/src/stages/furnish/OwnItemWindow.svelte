@@ -78,6 +78,12 @@
     said = done ? "Changed wherever this plan uses it." : "";
   }
 
+  /** An own item that nothing on the plan is made from goes; the project's and one's own stay. */
+  async function removeFromPlan() {
+    if (await plan.do({ do: "remove", ids: [key!] })) plan.placeable.edited = null;
+    else said = plan.refusal?.problem.message ?? "";
+  }
+
   async function tell(work: Promise<string>, done: string) {
     said = (await work) || done;
   }
@@ -248,6 +254,11 @@
             type="button"
             onclick={() => tell(plan.placeable.takeOut(key!, "mine"), "Out of your own items.")}
             >Take out of mine</button
+          >
+        {/if}
+        {#if keptIn?.plan && plan.canEdit}
+          <button class="action text-must" type="button" onclick={removeFromPlan}
+            >Take out of this plan</button
           >
         {/if}
         {#if said}<p class="w-full text-[12px] text-soft" role="status">{said}</p>{/if}

@@ -2,6 +2,7 @@
   import type { Item } from "../../app/api";
   import { duplicate } from "../../plan/keys";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
+  import LineUpFields from "./LineUpFields.svelte";
 
   let { plan, items }: { plan: OpenPlan; items: Item[] } = $props();
 
@@ -39,5 +40,6 @@
       >
       <button class="action text-must" onclick={() => plan.do({ do: "remove", ids })}>Remove</button>
     </div>
+    <LineUpFields {plan} {items} />
   {/if}
 </section>

@@ -1,0 +1,44 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Arranging;
+using Wellsedes.Core.Plans;
+
+namespace Wellsedes.Core.Planning;
+
+/// <summary>What else is to be selected with one item.</summary>
+public enum SelectAll
+{
+    /// <summary>All of its kind on its level.</summary>
+    OfKind,
+
+    /// <summary>All whose middle is in the room it is in.</summary>
+    OfRoom,
+
+    /// <summary>All whose middle is in a zone it is in.</summary>
+    OfZone,
+
+    /// <summary>What lies beneath it.</summary>
+    Beneath,
+}
+
+public static class Selecting
+{
+    /// <summary>The ids of what is asked for, in their order; with the item itself, but for what lies beneath it.</summary>
+    public static ImmutableArray<string> Of(PlanState state, string id, SelectAll which)
+    {
+        if (state.Items.FirstOrDefault(placed => placed.Item.Id == id) is not { } thing)
+            return [];
+        var found = which switch
+        {
+            SelectAll.OfKind => state.Items.Where(other => other.Kind.Key == thing.Kind.Key),
+            SelectAll.OfRoom => state.Space.RoomAt(thing.Item.Placement.Origin) is { } room
+                ? state.Items.Where(other => state.Space.RoomAt(other.Item.Placement.Origin) == room)
+                : [],
+            SelectAll.OfZone => state
+                .Level.Things.Where(zone => zone.Counts() && zone.Floor().Holds(thing.Item.Placement.Origin))
+                .SelectMany(zone => state.Items.Where(other => zone.Floor().Holds(other.Item.Placement.Origin)))
+                .Distinct(),
+            _ => LiningUp.Beneath(thing, state.Items),
+        };
+        return [.. found.Select(other => other.Item.Id).Order(StringComparer.Ordinal)];
+    }
+}
