@@ -101,6 +101,18 @@ public sealed record PathShape(ImmutableArray<PathStep> Steps)
 
     public PathShape At(Placement placement) => Map(placement.Out);
 
+    /// <summary>Its runs, each as a path of its own.</summary>
+    public IEnumerable<PathShape> Apart()
+    {
+        var from = 0;
+        for (var i = 1; i <= Steps.Length; i++)
+            if (i == Steps.Length || Steps[i].Kind == PathStepKind.Move)
+            {
+                yield return new PathShape(Steps[from..i]);
+                from = i;
+            }
+    }
+
     /// <summary>Its runs as points, each curve in a number of steps; closed where they close.</summary>
     public IEnumerable<(ImmutableArray<Point> Points, bool Closed)> Runs(int perCurve)
     {

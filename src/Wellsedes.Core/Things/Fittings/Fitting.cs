@@ -87,7 +87,9 @@ public sealed record Fitting(
     public override Problem? Check(Plan plan, bool sure) =>
         SizeSense.Check(plan.Details.Units, "height", OneOfIts(), Height, 10, 30_000, sure);
 
-    public override IEnumerable<ThingPart> Parts() => [Drawn(ThingRole.Body, Symbol())];
+    /// <summary>Each run of the symbol is a part by itself: what lies within another is filled too, so that no floor shows through a basin.</summary>
+    public override IEnumerable<ThingPart> Parts() =>
+        Symbol().Apart().Select(run => Drawn(run.Steps[^1].Kind == PathStepKind.Close ? ThingRole.Body : ThingRole.Line, run));
 
     private PathShape Symbol()
     {
