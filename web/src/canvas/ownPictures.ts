@@ -45,10 +45,12 @@ export function paintPicture(
   ctx: CanvasRenderingContext2D,
   place: { corner: unknown; across: unknown; down: unknown },
   data: string,
+  opacity: number,
 ) {
   const bitmap = ownPictures.of(data);
   if (!bitmap) return;
   ctx.save();
+  ctx.globalAlpha *= opacity;
   ctx.transform(...placeOf(place as never, bitmap.width, bitmap.height));
   ctx.drawImage(bitmap, 0, 0);
   ctx.restore();

@@ -407,7 +407,7 @@ export function paintItem(
   ctx.setTransform(cos, -sin, -sin, -cos, view.x * ratio + item.x * s, view.y * ratio - item.y * s);
   const px = 1 / view.scale;
   const line = mode === "selected" ? ink.pencil : mode === "faint" ? ink.faint : ink.full;
-  const tint = thing.view.tint;
+  const tint = mode === "faint" ? undefined : thing.view.tint;
   const fill = mode === "selected" ? "#EAF0FA" : (tint ?? (form.flat ? ink.wash : "#FFFFFF"));
   if (view.scale < 0.012) {
     const [minX, minY, maxX, maxY] = form.box as [number, number, number, number];
@@ -423,7 +423,8 @@ export function paintItem(
     switch (role) {
       case "Body":
       case "Seat":
-        if (role === "Body" && form.picture && thing.picture) paintPicture(ctx, form.picture, thing.picture);
+        if (role === "Body" && form.picture && thing.picture)
+          paintPicture(ctx, form.picture, thing.picture, mode === "faint" ? 0.25 : 1);
         else {
           ctx.fillStyle = fill;
           ctx.fill(path, "evenodd");
