@@ -53,6 +53,24 @@ public sealed class PlaceableTests(Cluster cluster) : HouseTests(cluster)
     }
 
     [Fact]
+    public async Task What_else_is_to_be_selected_is_told()
+    {
+        var owner = await House.OwnerAsync();
+        var plan = await owner.DemoPlanAsync();
+        var tables = (await owner.OpenAsync(plan)).Entities.OfType<Item>().Where(item => item.Catalogue == "round-table-1525").ToArray();
+        async Task<string[]> SelectedAsync(string query) =>
+            (await owner.Client.GetFromJsonAsync<string[]>($"/api/plans/{plan}/selection?{query}"))!;
+        var ofKind = await SelectedAsync($"id={tables[0].Id}&which=OfKind");
+        Assert.Equal(ofKind, await SelectedAsync($"id={tables[0].Id}"));
+        Assert.Equal(12, ofKind.Length);
+        Assert.True((await SelectedAsync($"id={tables[0].Id}&which=OfRoom")).Length > 12);
+        Assert.Empty(await SelectedAsync("id=nobody&which=Beneath"));
+        Assert.Empty(await SelectedAsync(""));
+        var wrong = await owner.Client.GetAsync($"/api/plans/{plan}/selection?id={tables[0].Id}&which=Everything");
+        Assert.Equal(HttpStatusCode.BadRequest, wrong.StatusCode);
+    }
+
+    [Fact]
     public async Task What_an_exchange_would_bring_is_said_and_nothing_is_done()
     {
         var owner = await House.OwnerAsync();

@@ -147,6 +147,8 @@ internal sealed class OwnItemEdits(ItemForms forms)
         var chosen = edit.Ids.Select(plan.Find).ToArray();
         if (chosen.Length == 0 || chosen.Any(entity => entity is not (Item or Thing)))
             return EditAnswer.No("ids", "Choose items and things that stand on the plan.");
+        if (chosen.OfType<IOfScheme>().Any(one => one.SchemeId != edit.SchemeId))
+            return EditAnswer.No("ids", "One of them is of another scheme; choose some of one.");
         if (chosen.OfType<IOnLevel>().DistinctBy(on => on.LevelId).Skip(1).Any())
             return EditAnswer.No("ids", "They stand on several levels; choose some of one.");
         if (edit.InTheirPlace && chosen.OfType<ILockable>().Any(one => one.Locked))

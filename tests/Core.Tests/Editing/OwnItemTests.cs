@@ -101,6 +101,8 @@ public sealed class OwnItemTests
         Assert.Equal("ids", sample.Refused(other with { Ids = [] }).Field);
         Assert.Equal("ids", sample.Refused(other with { Ids = ["nobody"] }).Field);
         Assert.Equal("ids", sample.Refused(other with { Ids = ["z"] }).Field);
+        sample.Do(new AddScheme("s2", "Second", null));
+        Assert.Contains("another scheme", sample.Refused(other with { SchemeId = "s2" }).Message);
     }
 
     /// <summary>The front of an outline is chosen: its box turns, its floor in use lies before it.</summary>

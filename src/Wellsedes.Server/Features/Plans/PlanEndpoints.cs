@@ -149,7 +149,7 @@ public static class PlanEndpoints
     private static async Task<IEnumerable<string>> SelectionAsync(
         Guid planId,
         string? id,
-        SelectAll which,
+        SelectAll? which,
         string? schemeId,
         OpenPlans plans,
         Desk desk,
@@ -157,7 +157,7 @@ public static class PlanEndpoints
     )
     {
         var now = (await plans.GetAsync(planId))!.Now;
-        return await desk.AskAsync(() => now.Selection(id ?? "", which, schemeId), cancel);
+        return await desk.AskAsync(() => now.Selection(id ?? "", which ?? SelectAll.OfKind, schemeId), cancel);
     }
 
     private static async Task<FinishesView> FinishesAsync(

@@ -3225,7 +3225,7 @@ export interface components {
             right?: number;
         };
         /** @enum {unknown} */
-        SelectAll: "OfKind" | "OfRoom" | "OfZone" | "Beneath";
+        SelectAll: "OfKind" | "OfRoom" | "OfZone" | "Beneath" | null;
         SettingOutLine: {
             levelId: string;
             /** Format: double */
@@ -4704,9 +4704,9 @@ export interface operations {
     };
     selection: {
         parameters: {
-            query: {
+            query?: {
                 id?: string;
-                which: components["schemas"]["SelectAll"];
+                which?: components["schemas"]["SelectAll"];
                 schemeId?: string;
             };
             header?: never;
