@@ -86,7 +86,8 @@ const rugPicture = join(pictures, "heath-rug.png");
 /** The ways to an own item, beneath the catalogue; or the whole catalogue again. */
 async function ownItems(page: Page, shown = true) {
   const own = page.getByRole("button", { name: "Own", exact: true });
-  if ((await own.getAttribute("aria-pressed")) !== `${shown}`) await own.click();
+  if ((await own.getAttribute("aria-pressed")) !== `${shown}`)
+    await own.click();
 }
 
 test("a cell of 10 by 12 ft from panels and posts, with a corner surface, a peninsula, a lateral file and chairs", async ({
@@ -242,7 +243,12 @@ test("a living room from sourced sizes: what is too large is said, and put where
     (o: { id: string }) => o.id === door.id,
   );
   expect(
-    Math.min(shell.leftToStart, shell.leftToEnd, shell.rightToStart, shell.rightToEnd),
+    Math.min(
+      shell.leftToStart,
+      shell.leftToEnd,
+      shell.rightToStart,
+      shell.rightToEnd,
+    ),
   ).toBeCloseTo(600, 3);
   job.done("A living room");
 });
@@ -373,7 +379,10 @@ test("own items: drawn, told what they are, set to size by two points, kept for 
   ] as const)
     await job.click(x, y);
   await job.press("Close it");
-  await page.getByRole("textbox", { name: "Name of the own item" }).first().fill("Corner plinth");
+  await page
+    .getByRole("textbox", { name: "Name of the own item" })
+    .first()
+    .fill("Corner plinth");
   await job.press("Keep it");
   await planner.saved();
   const panel = page.locator("aside").last();
@@ -434,19 +443,30 @@ test("own items: drawn, told what they are, set to size by two points, kept for 
   await put(job, "armchair", /^Armchair/, 5500, 1200);
   await put(job, "side table", /^Side table/, 6300, 1200);
   await page.keyboard.press("Escape");
-  await page.getByRole("option", { name: /^Armchair/ }).first().focus();
+  await page
+    .getByRole("option", { name: /^Armchair/ })
+    .first()
+    .focus();
   await page.keyboard.press("Enter");
-  await page.getByRole("option", { name: /^Side table/ }).first().focus();
+  await page
+    .getByRole("option", { name: /^Side table/ })
+    .first()
+    .focus();
   await page.keyboard.press("Shift+Enter");
   await page.getByLabel("Search the catalogue").fill("");
   await ownItems(page);
   await job.press("Of what is chosen (2)");
-  await page.getByRole("textbox", { name: "Name of the own item" }).first().fill("Reading corner");
+  await page
+    .getByRole("textbox", { name: "Name of the own item" })
+    .first()
+    .fill("Reading corner");
   await job.press("Keep it");
   await planner.saved();
   expect((await items(page)).length).toBe(2);
   const sheet = await sheetText(page);
-  expect(sheet).toMatch(/Plinth for the urn\s+2 \d{3}(\.\d+)? × 1 \d{3}(\.\d+)?\s+1/);
+  expect(sheet).toMatch(
+    /Plinth for the urn\s+2 \d{3}(\.\d+)? × 1 \d{3}(\.\d+)?\s+1/,
+  );
   expect(sheet).toMatch(/Reading corner\s+\d/);
   job.done("Own items");
 });
@@ -464,7 +484,9 @@ test("a floor is laid with a picture of one's own, and walls are tinted; the she
     .getByLabel(/Picture to lay on/)
     .setInputFiles(join(pictures, "terrazzo.webp"));
   await planner.saved();
-  await expect(panel.getByLabel("Width", { exact: true })).toHaveValue(/1\s?000/);
+  await expect(panel.getByLabel("Width", { exact: true })).toHaveValue(
+    /1\s?000/,
+  );
   await job.set("Width", "500");
   await job.set("Length", "500");
   await planner.choose("Floor to finish", "Walls of Room", panel);
@@ -493,8 +515,7 @@ test("six desks strewn about: lined up, spaced by a typed gap, set along a wall,
     [5900, 1400],
     [8200, 2100],
   ] as const;
-  for (const [x, y] of strewn)
-    await put(job, "desk 1400", /^Desk 1400/, x, y);
+  for (const [x, y] of strewn) await put(job, "desk 1400", /^Desk 1400/, x, y);
   await put(job, "cupboard 1000", /^Cupboard 1000/, 10400, 3900);
   await page.keyboard.press("Escape");
   await page.keyboard.press("Control+a");
@@ -502,29 +523,41 @@ test("six desks strewn about: lined up, spaced by a typed gap, set along a wall,
   await expect(panel.getByRole("heading", { level: 2 })).toHaveText("5 items");
   await job.press("Middles level");
   await planner.saved();
-  const ys = async () => (await items(page)).map((i) => i.y);
-  const level = await ys();
-  for (const y of level) expect(y).toBeCloseTo(level[0]!, 6);
+  const across = async () =>
+    (await items(page)).map((i) => i.x).sort((a, b) => a - b);
+  await expect
+    .poll(
+      async () => new Set((await items(page)).map((i) => i.y.toFixed(6))).size,
+    )
+    .toBe(1);
   await job.set("Clear gap", "600");
-  const lined = (await items(page)).sort((a, b) => a.x - b.x);
   // Desks of 1400 with 600 between, the cupboard of 1000 after them.
-  expect(lined[1]!.x - lined[0]!.x).toBeCloseTo(2000, 3);
-  expect(lined[4]!.x - lined[3]!.x).toBeCloseTo(700 + 600 + 500, 3);
+  await expect
+    .poll(async () => (await across())[1]! - (await across())[0]!)
+    .toBeCloseTo(2000, 3);
+  const lined = await across();
+  expect(lined[4]! - lined[3]!).toBeCloseTo(700 + 600 + 500, 3);
   await job.set("Gap at a wall", "200");
   await job.press("A wall");
   await job.click(6000, 5900);
-  await planner.saved();
   // Their backs to the north wall, whose inner face is at 6000.
-  for (const { y, rotation, catalogue } of await items(page)) {
-    expect(rotation % 360).toBeCloseTo(0, 6);
-    expect(y).toBeCloseTo(6000 - (catalogue === "desk-1400" ? 400 : 225), 3);
-  }
+  await expect
+    .poll(async () =>
+      (await items(page)).map(({ y, rotation, catalogue }) =>
+        Math.round(
+          y + (catalogue === "desk-1400" ? 400 : 225) + (rotation % 360),
+        ),
+      ),
+    )
+    .toEqual([6000, 6000, 6000, 6000, 6000]);
   // One figure corrected: the pitch; undone it is as it was.
+  const before = await across();
   await job.set("Pitch", "1900");
-  const pitched = (await items(page)).map((i) => i.x).sort((a, b) => a - b);
-  expect(pitched[3]! - pitched[2]!).toBeCloseTo(1900, 3);
+  await expect
+    .poll(async () => (await across())[3]! - (await across())[2]!)
+    .toBeCloseTo(1900, 3);
   await page.keyboard.press("Control+z");
-  await planner.saved();
+  await expect.poll(across).toEqual(before);
   // From one, all of its kind.
   await page.keyboard.press("Escape");
   await page.getByRole("option", { name: /^Desk/ }).first().focus();
