@@ -462,7 +462,7 @@ test("own items: drawn, told what they are, set to size by two points, kept for 
     .fill("Reading corner");
   await job.press("Keep it");
   await planner.saved();
-  expect((await items(page)).length).toBe(2);
+  await expect.poll(async () => (await items(page)).length).toBe(2);
   const sheet = await sheetText(page);
   expect(sheet).toMatch(
     /Plinth for the urn\s+2 \d{3}(\.\d+)? × 1 \d{3}(\.\d+)?\s+1/,
