@@ -104,12 +104,7 @@ internal static class LiningUp
     /// <summary>Middles onto a line or an arc, the first at its start and the last at its end, evenly; turned with it where asked.</summary>
     public static ImmutableArray<Move> Along(IReadOnlyList<PlacedItem> things, BowedLine line, bool turned)
     {
-        PlacedItem[] inOrder =
-        [
-            .. things
-                .OrderBy(thing => line.Nearest(thing.Item.Placement.Origin).Along)
-                .ThenBy(thing => thing.Item.Id, StringComparer.Ordinal),
-        ];
+        var inOrder = InOrder(things, line);
         return
         [
             .. inOrder
@@ -118,7 +113,7 @@ internal static class LiningUp
                     {
                         var run = inOrder.Length == 1 ? line.Length / 2 : line.Length * i / (inOrder.Length - 1);
                         var at = line.At(run);
-                        var rotation = turned ? Round(Angles.Of(line.Direction(run))) : thing.Item.Rotation;
+                        var rotation = turned ? Math.Round(Angles.Of(line.Direction(run)), 9) : thing.Item.Rotation;
                         return new Move(thing.Item.Id, new Placement(at.X, at.Y, Measure.AngleText.Normal(rotation)));
                     }
                 )
@@ -134,12 +129,7 @@ internal static class LiningUp
     {
         var line = wall.Line;
         var side = line.Nearest(things[0].Item.Placement.Origin).Left >= 0 ? 1 : -1;
-        PlacedItem[] inOrder =
-        [
-            .. things
-                .OrderBy(thing => line.Nearest(thing.Item.Placement.Origin).Along)
-                .ThenBy(thing => thing.Item.Id, StringComparer.Ordinal),
-        ];
+        var inOrder = InOrder(things, line);
         List<Move> moves = [];
         double? end = null;
         foreach (var thing in inOrder)
@@ -149,14 +139,19 @@ internal static class LiningUp
             var (before, after) = side > 0 ? (-body.MinX, body.MaxX) : (body.MaxX, -body.MinX);
             var run = end is { } from && gap is { } apart ? from + apart + before : line.Nearest(thing.Item.Placement.Origin).Along;
             end = run + after;
-            var away = line.Direction(run).Left() * side;
-            var at = line.At(run) + away * (wall.Thickness / 2 + body.MaxY);
-            var to = new Placement(at.X, at.Y, Measure.AngleText.Normal(Round(Math.Atan2(away.X, -away.Y) * 180 / Math.PI)));
+            var to = Settling.AgainstWall(wall, run, side, body.MaxY);
             if (IsElsewhere(thing.Item.Placement, to))
                 moves.Add(new Move(thing.Item.Id, to));
         }
         return [.. moves];
     }
+
+    private static PlacedItem[] InOrder(IEnumerable<PlacedItem> things, BowedLine line) =>
+        [
+            .. things
+                .OrderBy(thing => line.Nearest(thing.Item.Placement.Origin).Along)
+                .ThenBy(thing => thing.Item.Id, StringComparer.Ordinal),
+        ];
 
     /// <summary>The things that lie beneath one: their floors meet it, and their undersides are lower, or they lie flat.</summary>
     public static IEnumerable<PlacedItem> Beneath(PlacedItem thing, IEnumerable<PlacedItem> others) =>
@@ -164,7 +159,7 @@ internal static class LiningUp
             other.Item.Id != thing.Item.Id
             && other.Bounds.Meets(thing.Bounds)
             && (other.Bottom < thing.Bottom - Tolerance.Length || (other.LiesFlat && !thing.LiesFlat))
-            && other.Solids.Any(a => thing.Solids.Any(b => Gap.Between(a, b).Width < -Tolerance.Length))
+            && other.Solids.Any(a => thing.Solids.Any(b => !Clearing.Clears(a, b)))
         );
 
     /// <summary>The axes of a plan as they lie at a thing: turned with it by less than an eighth of a turn.</summary>
@@ -177,12 +172,7 @@ internal static class LiningUp
 
     private static Extent ExtentOf(PlacedItem thing, Point axis, bool withSeats)
     {
-        var (from, to) = (double.PositiveInfinity, double.NegativeInfinity);
-        foreach (var shape in withSeats ? thing.Standing : thing.Solids)
-        {
-            from = Math.Min(from, shape.Support(axis * -1).Dot(axis));
-            to = Math.Max(to, shape.Support(axis).Dot(axis));
-        }
+        var (from, to) = Convex.Reach(withSeats ? thing.Standing : thing.Solids, axis);
         return new Extent(thing, from, to);
     }
 
@@ -199,6 +189,4 @@ internal static class LiningUp
 
     private static bool IsElsewhere(Placement was, Placement to) =>
         was.Origin.DistanceTo(to.Origin) > 1e-6 || Math.Abs(was.Rotation - to.Rotation) > 1e-9;
-
-    private static double Round(double degrees) => Math.Round(degrees, 9);
 }

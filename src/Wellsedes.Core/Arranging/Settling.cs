@@ -67,18 +67,27 @@ public static class Settling
             if (side == 0)
                 continue;
             var away = along.Left() * side;
-            var origin = line.At(run) + away * (wall.Thickness / 2 + depth);
-            // The front looks away from the wall: own -y turned onto the outward direction.
-            var turn = Measure.AngleText.Normal(Math.Round(Math.Atan2(away.X, -away.Y) * 180 / Math.PI, 9));
+            var place = AgainstWall(wall, run, side, depth);
             least = distance;
             best = new Settled(
-                new Placement(origin.X, origin.Y, turn),
+                place,
                 "back to the wall",
-                origin - away * depth - along * 400,
-                origin - away * depth + along * 400
+                place.Origin - away * depth - along * 400,
+                place.Origin - away * depth + along * 400
             );
         }
         return best;
+    }
+
+    /// <summary>
+    /// Where a thing stands with its back to a wall, at a distance along it, on its left (1) or right (-1): its front looks away from the
+    /// wall. Depth is from its middle to its back, in mm.
+    /// </summary>
+    internal static Placement AgainstWall(Wall wall, double run, int side, double depth)
+    {
+        var away = wall.Line.Direction(run).Left() * side;
+        var at = wall.Line.At(run) + away * (wall.Thickness / 2 + depth);
+        return new Placement(at.X, at.Y, Angles.Looking(away));
     }
 
     private static Settled? InLine(PlacedItem thing, IReadOnlyList<PlacedItem> others, double catchDistance)

@@ -13,15 +13,15 @@ internal static class Sideways
         var at = backed.Placement;
         var (along, away) = (at.Turned(new Point(1, 0)), at.Turned(new Point(0, -1)));
         Convex[] body = [.. thing.Form.Solids.Select(solid => solid.At(at))];
-        var (own, deep) = (Reach(body, along), Reach(body, away));
+        var (own, deep) = (Convex.Reach(body, along), Convex.Reach(body, away));
         (double Step, string Caught)? best = null;
         foreach (var piece in space.Pieces.Where(piece => piece.Opening is not { Kind: not OpeningKind.Window }))
             // The wall it backs onto lies behind it; one that stands out beside it is a corner's.
-            if (Overlaps(Reach([piece.Body], away), deep))
-                Offer(Reach([piece.Body], along), "into the corner");
+            if (Overlaps(Convex.Reach([piece.Body], away), deep))
+                Offer(Convex.Reach([piece.Body], along), "into the corner");
         foreach (var other in others)
-            if (IsOfKind(other, thing) && Overlaps(Reach(other.Solids, away), deep))
-                Offer(Reach(other.Solids, along), $"beside {other.Name}");
+            if (IsOfKind(other, thing) && Overlaps(Convex.Reach(other.Solids, away), deep))
+                Offer(Convex.Reach(other.Solids, along), $"beside {other.Name}");
         if (best is not var (step, caught))
             return null;
         var end = at with { X = at.X + along.X * step, Y = at.Y + along.Y * step };
@@ -83,16 +83,8 @@ internal static class Sideways
             other.Item.Id != thing.Item.Id
             && !other.LiesFlat
             && other.Bounds.Grown(thing.Checks.OccupiedDepth).Meets(box)
-            && other.Standing.Any(a => standing.Any(b => Gap.Between(a, b).Width < -Tolerance.Length))
+            && other.Standing.Any(a => standing.Any(b => !Clearing.Clears(a, b)))
         );
-    }
-
-    private static (double From, double To) Reach(IEnumerable<Convex> shapes, Point axis)
-    {
-        var (from, to) = (double.PositiveInfinity, double.NegativeInfinity);
-        foreach (var shape in shapes)
-            (from, to) = (Math.Min(from, shape.Support(axis * -1).Dot(axis)), Math.Max(to, shape.Support(axis).Dot(axis)));
-        return (from, to);
     }
 
     private static bool Overlaps((double From, double To) a, (double From, double To) b) =>

@@ -59,13 +59,10 @@ public sealed record TakenTogether(OwnShape Shape, ItemSize Size, Placement At, 
             for (double off = 0.5; off <= 8; off *= 2)
             {
                 var thin = Thinning.Of(one.Outline, off);
-                if (thin.Length is >= 3 and <= OwnShape.MostCorners && OwnShape.Crossing(thin) is null)
+                if (OwnShape.WrongOutline(thin) is null)
                     return thin;
             }
-        ImmutableArray<Point> hull = [.. Convex.HullOf([.. floors.SelectMany(floor => floor.Outline(2))]).Corners];
-        for (double off = 0.5; hull.Length > OwnShape.MostCorners; off *= 2)
-            hull = Thinning.Of(hull, off);
-        return hull;
+        return OwnShape.HullOf([.. floors.SelectMany(floor => floor.Outline(2))]);
     }
 
     /// <summary>What stands up of them; where that is too much, each thing in one piece.</summary>
@@ -105,21 +102,15 @@ public sealed record TakenTogether(OwnShape Shape, ItemSize Size, Placement At, 
     }
 
     /// <summary>Their symbols as lines, the longest where there are too many.</summary>
-    private static ImmutableArray<OwnLine> Lines(IReadOnlyList<PlacedItem> items, Func<Point, Point> here)
-    {
-        var lines = items
-            .SelectMany(item =>
-                item.Form.Symbol.Where(part => !part.Fine && part.Role is not (SymbolRole.Use or SymbolRole.Front))
-                    .SelectMany(part => part.Path.At(item.Item.Placement).Runs(4))
-            )
-            .Select(run => new OwnLine([.. run.Points.Select(here)], run.Closed))
-            .OrderByDescending(line => line.Points.Length)
-            .Take(OwnShape.MostLines)
-            .ToList();
-        while (lines.Sum(line => line.Points.Length) > OwnShape.MostPoints)
-            lines.RemoveAt(lines.Count - 1);
-        return [.. lines];
-    }
+    private static ImmutableArray<OwnLine> Lines(IReadOnlyList<PlacedItem> items, Func<Point, Point> here) =>
+        OwnShape.Longest(
+            items
+                .SelectMany(item =>
+                    item.Form.Symbol.Where(part => !part.Fine && part.Role is not (SymbolRole.Use or SymbolRole.Front))
+                        .SelectMany(part => part.Path.At(item.Item.Placement).Runs(4))
+                )
+                .Select(run => new OwnLine([.. run.Points.Select(here)], run.Closed))
+        );
 
     /// <summary>How far the floor they need in use goes beyond their box, at each side.</summary>
     private static UseSpaces? UsesOf(IReadOnlyList<PlacedItem> items, Placement frame, Bounds box)

@@ -52,8 +52,8 @@ public sealed record OwnShape(ImmutableArray<Point> Outline, ImmutableArray<OwnL
     /// <summary>What is wrong with it; null when nothing is.</summary>
     public (string Field, string Message)? Wrong()
     {
-        if (Outline.IsDefault || Outline.Length is < 3 or > MostCorners)
-            return ("outline", $"An outline has from 3 to {MostCorners} corners; {(Outline.IsDefault ? 0 : Outline.Length)} were given.");
+        if (WrongOutline(Outline) is { } wrong)
+            return ("outline", wrong);
         if (
             Lines.IsDefault
             || Lines.Length > MostLines
@@ -69,15 +69,37 @@ public sealed record OwnShape(ImmutableArray<Point> Outline, ImmutableArray<OwnL
             );
         if (Seats.Length > MostSeats || Seats.Any(seat => seat.Width is not (> 0 and < 5000) || seat.ChairDepth is not (> 0 and < 5000)))
             return ("seats", $"At most {MostSeats} places, each of a width and depth in mm.");
-        if (Math.Abs(Region.SignedArea(Outline)) < 1)
-            return ("outline", "The outline holds no area.");
-        if (Crossing(Outline) is var (i, j))
-            return ("outline", $"The outline crosses itself: side {i + 1} and side {j + 1}.");
         return Picture?.Wrong();
     }
 
+    /// <summary>What is wrong with a ring as an outline; null when nothing is.</summary>
+    public static string? WrongOutline(ImmutableArray<Point> ring) =>
+        ring.IsDefault || ring.Length is < 3 or > MostCorners
+            ? $"An outline has from 3 to {MostCorners} corners; {(ring.IsDefault ? 0 : ring.Length)} were given."
+        : Math.Abs(Region.SignedArea(ring)) < 1 ? "The outline holds no area."
+        : Crossing(ring) is var (i, j) ? $"The outline crosses itself: side {i + 1} and side {j + 1}."
+        : null;
+
+    /// <summary>The hull of points with no more corners than an outline may have.</summary>
+    public static ImmutableArray<Point> HullOf(IReadOnlyList<Point> points)
+    {
+        ImmutableArray<Point> hull = [.. Convex.HullOf(points).Corners];
+        for (var off = 0.5; hull.Length > MostCorners; off *= 2)
+            hull = Thinning.Of(hull, off);
+        return hull;
+    }
+
+    /// <summary>The longest of some lines, as many as are drawn in an outline.</summary>
+    public static ImmutableArray<OwnLine> Longest(IEnumerable<OwnLine> lines)
+    {
+        var kept = lines.OrderByDescending(line => line.Points.Length).Take(MostLines).ToList();
+        while (kept.Sum(line => line.Points.Length) > MostPoints)
+            kept.RemoveAt(kept.Count - 1);
+        return [.. kept];
+    }
+
     /// <summary>Two sides of a ring that cross or touch, counted from 0; null where none do.</summary>
-    public static (int, int)? Crossing(ImmutableArray<Point> ring)
+    private static (int, int)? Crossing(ImmutableArray<Point> ring)
     {
         for (var i = 0; i < ring.Length; i++)
         for (var j = i + 1; j < ring.Length; j++)

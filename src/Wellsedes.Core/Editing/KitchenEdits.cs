@@ -315,7 +315,7 @@ internal sealed class KitchenEdits(Func<Plan, string, LevelSpace> spaces)
             middle.X,
             middle.Y,
             // Own -y is the front.
-            AngleText.Normal(Math.Round(Math.Atan2(front.X, -front.Y) * 180 / Math.PI, 9)),
+            Angles.Looking(front),
             width,
             depth,
             height,

@@ -144,8 +144,7 @@ internal sealed class LineUpEdits(ItemForms forms)
             var look = to(item) - item.Placement.Origin;
             if (look.Length < 1)
                 continue;
-            // The front is own -y, turned onto the way to look.
-            var rotation = AngleText.Normal(Math.Round(Math.Atan2(look.X, -look.Y) * 180 / Math.PI, 9));
+            var rotation = Angles.Looking(look);
             if (Math.Abs(rotation - item.Rotation) > 1e-9)
                 moves.Add(new LiningUp.Move(item.Id, item.Placement with { Rotation = rotation }));
         }

@@ -76,11 +76,12 @@ internal sealed class OwnItemEdits(ItemForms forms)
         && a.Seats == b.Seats
         && Equals(a.Parameters, b.Parameters);
 
-    /// <summary>Why an own item cannot be begun under an id and a name; null when it can.</summary>
-    private static EditAnswer? NotNew(Plan plan, string ownId, string name) =>
+    /// <summary>Why an own item cannot be begun under an id and a name, nor the item that is placed of it under another; null when it can.</summary>
+    private static EditAnswer? NotNew(Plan plan, string ownId, string name, string? itemId = null) =>
         plan.Find(ownId) is not null || plan.Library.Catalogue.Find(ownId) is not null ? EditAnswer.Taken("ownId", ownId)
         : Editor.CheckText("name", name, 1, 60) is { } problem ? EditAnswer.No(problem)
         : Named(plan, name.Trim()) ? EditAnswer.No("name", $"There is already an item called {name.Trim()}; give it another name.")
+        : itemId is not null && (plan.Find(itemId) is not null || itemId == ownId) ? EditAnswer.Taken("itemId", itemId)
         : null;
 
     private static bool Named(Plan plan, string name) =>
@@ -92,10 +93,8 @@ internal sealed class OwnItemEdits(ItemForms forms)
     /// <summary>An own item of what was drawn, placed where it was drawn.</summary>
     private static EditAnswer Outline(Plan plan, KeepOutline edit)
     {
-        if (NotNew(plan, edit.OwnId, edit.Name) is { } taken)
+        if (NotNew(plan, edit.OwnId, edit.Name, edit.ItemId) is { } taken)
             return taken;
-        if (plan.Find(edit.ItemId) is not null || edit.ItemId == edit.OwnId)
-            return EditAnswer.Taken("itemId", edit.ItemId);
         if (plan.Find<Scheme>(edit.SchemeId) is null || plan.Find<Level>(edit.LevelId) is null)
             return EditAnswer.No("scheme", "The scheme or level is no longer there.");
         if (
@@ -140,10 +139,8 @@ internal sealed class OwnItemEdits(ItemForms forms)
 
     private EditAnswer Selection(Plan plan, KeepSelection edit)
     {
-        if (NotNew(plan, edit.OwnId, edit.Name) is { } taken)
+        if (NotNew(plan, edit.OwnId, edit.Name, edit.ItemId) is { } taken)
             return taken;
-        if (plan.Find(edit.ItemId) is not null || edit.ItemId == edit.OwnId)
-            return EditAnswer.Taken("itemId", edit.ItemId);
         var chosen = edit.Ids.Select(plan.Find).ToArray();
         if (chosen.Length == 0 || chosen.Any(entity => entity is not (Item or Thing)))
             return EditAnswer.No("ids", "Choose items and things that stand on the plan.");

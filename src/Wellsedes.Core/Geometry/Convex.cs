@@ -145,6 +145,15 @@ public sealed class Convex
         return best + direction.Unit() * Radius;
     }
 
+    /// <summary>How far shapes reach along a direction of length 1, from the least to the most, in mm.</summary>
+    public static (double From, double To) Reach(IEnumerable<Convex> shapes, Point axis)
+    {
+        var (from, to) = (double.PositiveInfinity, double.NegativeInfinity);
+        foreach (var shape in shapes)
+            (from, to) = (Math.Min(from, shape.Support(axis * -1).Dot(axis)), Math.Max(to, shape.Support(axis).Dot(axis)));
+        return (from, to);
+    }
+
     /// <summary>The boundary as a closed polygon, arcs as chords no further off than <paramref name="sag"/> mm.</summary>
     public Point[] Outline(double sag = 0.5)
     {

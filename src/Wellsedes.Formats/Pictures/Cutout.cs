@@ -162,14 +162,11 @@ public static class Cutout
                     .. Thinning.Of(edge[..(far + 1)], off).SkipLast(1),
                     .. Thinning.Of([.. edge[far..], edge[0]], off).SkipLast(1),
                 ];
-                if (ring.Length is >= 3 and <= OwnShape.MostCorners && OwnShape.Crossing(ring) is null && Region.SignedArea(ring) != 0)
+                if (OwnShape.WrongOutline(ring) is null)
                     return InBox(ring, mask);
             }
         }
-        ImmutableArray<Point> hull = [.. Convex.HullOf([.. pieces.SelectMany(piece => piece.Edge())]).Corners];
-        for (double off = 1; hull.Length > OwnShape.MostCorners; off *= 1.5)
-            hull = Thinning.Of(hull, off);
-        return InBox(hull, mask);
+        return InBox(OwnShape.HullOf([.. pieces.SelectMany(piece => piece.Edge())]), mask);
     }
 
     /// <summary>The ring stretched to the box of what is kept, so that the picture fills the box of its outline.</summary>

@@ -70,14 +70,7 @@ public static class SvgOutlines
             [.. lines.SelectMany(line => line.Points)]
         );
         // What is drawn twice, as outline and as line, is drawn once; a picture of too many lines keeps the longest.
-        var kept = lines
-            .Where(line => !line.Points.SequenceEqual(outline))
-            .OrderByDescending(line => line.Points.Length)
-            .Take(OwnShape.MostLines)
-            .ToList();
-        while (kept.Sum(line => line.Points.Length) > OwnShape.MostPoints)
-            kept.RemoveAt(kept.Count - 1);
-        var shape = new OwnShape(outline, [.. kept]);
+        var shape = new OwnShape(outline, OwnShape.Longest(lines.Where(line => !line.Points.SequenceEqual(outline))));
         return shape.Wrong() is { } wrong
             ? (null, default, new Problem(wrong.Field, wrong.Message))
             : (shape, new ItemSize(width, Math.Round(all.Height * scale, 1), height), null);
@@ -94,13 +87,10 @@ public static class SvgOutlines
             var region = new Region(largest, []);
             var box = region.Bounds.Grown(0.5);
             var thin = Thinning.Of(largest, 1);
-            if (everything.All(box.Holds) && thin.Length <= OwnShape.MostCorners && new OwnShape(thin, []).Wrong() is null)
+            if (everything.All(box.Holds) && OwnShape.WrongOutline(thin) is null)
                 return thin;
         }
-        var hull = Convex.HullOf(everything).Corners.ToArray();
-        for (double tolerance = 0.5; hull.Length > OwnShape.MostCorners; tolerance *= 2)
-            hull = [.. Thinning.Of([.. hull], tolerance)];
-        return [.. hull];
+        return OwnShape.HullOf(everything);
     }
 
     private static List<SvgRun> Runs(byte[] file)

@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Text;
 using System.Xml;
 using SkiaSharp;
+using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Plans;
 using Wellsedes.Formats.Pictures;
@@ -12,6 +13,7 @@ namespace Wellsedes.Formats.Svg;
 public static class SvgWriter
 {
     private const string Namespace = "http://www.w3.org/2000/svg";
+    private const string Link = "http://www.w3.org/1999/xlink";
 
     public static byte[] Write(Drawing drawing)
     {
@@ -29,14 +31,15 @@ public static class SvgWriter
             xml.WriteAttributeString("height", Figure(drawing.Height) + "mm");
             xml.WriteAttributeString("viewBox", $"0 0 {Figure(drawing.Width)} {Figure(drawing.Height)}");
             xml.WriteElementString("title", Namespace, drawing.Title);
+            var known = Defined(xml, drawing);
             var patterns = 0;
             foreach (var mark in drawing.Marks)
                 if (mark is PathMark path)
                     Path(xml, path);
                 else if (mark is TextMark text)
                     Text(xml, text);
-                else if (mark is PictureMark picture)
-                    Picture(xml, picture, patterns++);
+                else if (mark is PictureMark picture && known.TryGetValue(picture.Picture, out var id))
+                    Picture(xml, picture, id, patterns++);
             xml.WriteEndElement();
         }
         return stream.ToArray();
@@ -60,12 +63,36 @@ public static class SvgWriter
         xml.WriteEndElement();
     }
 
-    /// <summary>A picture in the square from 0 to 1, brought to its place; where it is repeated, as the pattern that fills its path.</summary>
-    private static void Picture(XmlWriter xml, PictureMark mark, int number)
+    /// <summary>Writes each picture once, in the square from 0 to 1, however often it is drawn; the ids of those that can be drawn.</summary>
+    private static Dictionary<OwnPicture, string> Defined(XmlWriter xml, Drawing drawing)
     {
-        using var image = OwnPictures.Decode(mark.Picture);
-        if (image is null)
-            return;
+        Dictionary<OwnPicture, string> known = [];
+        foreach (var picture in drawing.Marks.OfType<PictureMark>().Select(mark => mark.Picture).Distinct())
+        {
+            using var image = OwnPictures.Decode(picture);
+            if (image is null)
+                continue;
+            if (known.Count == 0)
+                xml.WriteStartElement("defs", Namespace);
+            known[picture] = $"picture-{known.Count}";
+            // PNG: what every reader of SVG 1.1 shows.
+            using var png = image.Encode(SKEncodedImageFormat.Png, 100);
+            xml.WriteStartElement("image", Namespace);
+            xml.WriteAttributeString("id", known[picture]);
+            xml.WriteAttributeString("width", "1");
+            xml.WriteAttributeString("height", "1");
+            xml.WriteAttributeString("preserveAspectRatio", "none");
+            xml.WriteAttributeString("xlink", "href", Link, "data:image/png;base64," + Convert.ToBase64String(png.AsSpan()));
+            xml.WriteEndElement();
+        }
+        if (known.Count > 0)
+            xml.WriteEndElement();
+        return known;
+    }
+
+    /// <summary>A picture brought to its place; where it is repeated, as the pattern that fills its path.</summary>
+    private static void Picture(XmlWriter xml, PictureMark mark, string id, int number)
+    {
         var place = string.Join(
             ' ',
             new[] { mark.Across.X, mark.Across.Y, mark.Down.X, mark.Down.Y, mark.Corner.X, mark.Corner.Y }.Select(Figure)
@@ -78,7 +105,7 @@ public static class SvgWriter
             xml.WriteAttributeString("width", "1");
             xml.WriteAttributeString("height", "1");
             xml.WriteAttributeString("patternTransform", $"matrix({place})");
-            Image(xml, image, null, 1);
+            Use(xml, id, null, 1);
             xml.WriteEndElement();
             xml.WriteStartElement("path", Namespace);
             xml.WriteAttributeString("d", within.ToPathData());
@@ -89,27 +116,17 @@ public static class SvgWriter
             xml.WriteEndElement();
         }
         else
-            Image(xml, image, $"matrix({place})", mark.Opacity);
+            Use(xml, id, $"matrix({place})", mark.Opacity);
     }
 
-    private static void Image(XmlWriter xml, SKImage image, string? transform, double opacity)
+    private static void Use(XmlWriter xml, string id, string? transform, double opacity)
     {
-        // PNG: what every reader of SVG 1.1 shows.
-        using var png = image.Encode(SKEncodedImageFormat.Png, 100);
-        xml.WriteStartElement("image", Namespace);
-        xml.WriteAttributeString("width", "1");
-        xml.WriteAttributeString("height", "1");
-        xml.WriteAttributeString("preserveAspectRatio", "none");
+        xml.WriteStartElement("use", Namespace);
+        xml.WriteAttributeString("xlink", "href", Link, "#" + id);
         if (transform is not null)
             xml.WriteAttributeString("transform", transform);
         if (opacity < 1)
             xml.WriteAttributeString("opacity", Figure(opacity));
-        xml.WriteAttributeString(
-            "xlink",
-            "href",
-            "http://www.w3.org/1999/xlink",
-            "data:image/png;base64," + Convert.ToBase64String(png.AsSpan())
-        );
         xml.WriteEndElement();
     }
 

@@ -1,3 +1,7 @@
+/** A picture of bytes in base 64. Fails where they are none. */
+export const bitmapOf = (data: string, type: string) =>
+  createImageBitmap(new Blob([Uint8Array.from(atob(data), (c) => c.charCodeAt(0))], { type }));
+
 /** The small pictures that plans carry themselves, decoded once each. What is not decoded yet is painted when it is. */
 class OwnPictures {
   private readonly known = new Map<string, ImageBitmap | "loading" | "broken">();
@@ -14,8 +18,7 @@ class OwnPictures {
   private async decode(data: string) {
     this.known.set(data, "loading");
     try {
-      const bytes = Uint8Array.from(atob(data), (c) => c.charCodeAt(0));
-      this.known.set(data, await createImageBitmap(new Blob([bytes], { type: "image/webp" })));
+      this.known.set(data, await bitmapOf(data, "image/webp"));
       this.loaded();
     } catch {
       this.known.set(data, "broken");

@@ -168,6 +168,31 @@ export class Placeable {
     return this.own.get(key)?.item.shape?.picture?.data;
   }
 
+  /** Keeps a shape that was read from a picture as an own item of the plan; its key, or null where that was refused. */
+  async keepShape(made: {
+    name: string;
+    kind: string;
+    size: { width: number; depth: number; height: number };
+    shape: NonNullable<CatalogueItem["shape"]>;
+    subKind: string;
+  }): Promise<string | null> {
+    const key = this.plan.newId("own");
+    const item = {
+      ...made,
+      key,
+      name: made.name.trim(),
+      maker: "outline",
+      source: { title: "Own item", confidence: "high" },
+      seats: {},
+      tag: "OW",
+    };
+    const done = await this.plan.do({
+      do: "put-own-item",
+      item: { id: key, libraryRevision: 0, item: item as never },
+    });
+    return done ? key : null;
+  }
+
   /** Where an own item is kept beside the plan. */
   keptIn(key: string) {
     return { project: this.library.has(key), mine: this.mine.has(key), plan: this.plan.entities.has(key) };

@@ -1,13 +1,11 @@
 using System.Collections.Concurrent;
 using System.Collections.Immutable;
-using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Catalogue.Search;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
 using Wellsedes.Core.Things;
-using Wellsedes.Formats.PlanFile;
 using Wellsedes.Server.Features.Library;
 using Wellsedes.Store;
 
@@ -19,7 +17,16 @@ namespace Wellsedes.Server.Features.Catalogue;
 /// </summary>
 public sealed class PlanCatalogue
 {
-    private sealed record OfProject(long Revision, ImmutableDictionary<string, CatalogueItem> Items, CatalogueIndex Index);
+    /// <summary>Items that somebody or a project keeps, ready to be searched, as they were in a state of what is kept.</summary>
+    private sealed record Kept<T>(T State, ImmutableDictionary<string, CatalogueItem> Items, CatalogueIndex Index)
+    {
+        public static Kept<T> Of(T state, IReadOnlyCollection<CatalogueItem> items) =>
+            new(
+                state,
+                items.ToImmutableDictionary(item => item.Key),
+                new CatalogueIndex(items, ShippedChair, HouseRules.OccupiedChair.Value)
+            );
+    }
 
     private static readonly CatalogueIndex ShippedIndex = new(
         Shipped.Library.Catalogue.Items,
@@ -27,10 +34,8 @@ public sealed class PlanCatalogue
         HouseRules.OccupiedChair.Value
     );
 
-    private sealed record OfPerson((int Count, DateTime Newest) State, CatalogueItem[] Items);
-
-    private readonly ConcurrentDictionary<Guid, OfProject> projects = new();
-    private readonly ConcurrentDictionary<Guid, OfPerson> people = new();
+    private readonly ConcurrentDictionary<Guid, Kept<long>> projects = new();
+    private readonly ConcurrentDictionary<Guid, Kept<(int Count, DateTime Newest)>> people = new();
 
     private static ItemSize ShippedChair(CatalogueItem item) =>
         item.Chair is { } chair && Shipped.Library.Catalogue.Find(chair) is { } found ? found.Size : default;
@@ -46,12 +51,11 @@ public sealed class PlanCatalogue
         CancellationToken cancel
     )
     {
-        var (_, items, index) = await OfProjectAsync(projectId, context, cancel);
-        var mine = (await OfPersonAsync(personId, context, cancel)).Where(item => !items.ContainsKey(item.Key));
-        CatalogueItem[] own =
-        [
-            .. mine.Concat(plan.All<OwnItem>().Select(item => item.Item)).GroupBy(item => item.Key).Select(g => g.Last()),
-        ];
+        // The nearest of a key stands for the others: the plan's, the project's, somebody's own, what ships.
+        var index = ShippedIndex
+            .With((await OfPersonAsync(personId, context, cancel)).Index)
+            .With((await OfProjectAsync(projectId, context, cancel)).Index);
+        CatalogueItem[] own = [.. plan.All<OwnItem>().Select(item => item.Item)];
         if (own.Length > 0)
             index = index.With(new CatalogueIndex(own, item => ItemForms.ChairOf(plan, item), HouseRules.OccupiedChair.Value));
         return index.Find(text, plan.Details.Units);
@@ -68,29 +72,32 @@ public sealed class PlanCatalogue
     ) =>
         plan.CatalogueItem(key)
         ?? (await OfProjectAsync(projectId, context, cancel)).Items.GetValueOrDefault(key)
-        ?? (await OfPersonAsync(personId, context, cancel)).FirstOrDefault(item => item.Key == key);
+        ?? (await OfPersonAsync(personId, context, cancel)).Items.GetValueOrDefault(key);
 
     /// <summary>What somebody keeps for all projects, read anew when that has changed.</summary>
-    private async Task<CatalogueItem[]> OfPersonAsync(Guid personId, WellsedesContext context, CancellationToken cancel)
+    private async Task<Kept<(int Count, DateTime Newest)>> OfPersonAsync(Guid personId, WellsedesContext context, CancellationToken cancel)
     {
-        var mine = context.OwnedItems.Where(item => item.PersonId == personId);
-        var state = (await mine.CountAsync(cancel), await mine.MaxAsync(item => (DateTime?)item.KeptAt, cancel) ?? default);
-        if (people.TryGetValue(personId, out var known) && known.State == state)
-            return known.Items;
-        var items = await MyLibraryEndpoints.ItemsAsync(personId, context, cancel);
-        people[personId] = new OfPerson(state, items);
-        return items;
+        var state = await context
+            .OwnedItems.Where(item => item.PersonId == personId)
+            .GroupBy(_ => 1)
+            .Select(all => new { Count = all.Count(), Newest = all.Max(item => item.KeptAt) })
+            .FirstOrDefaultAsync(cancel);
+        var now = state is null ? default : (state.Count, state.Newest);
+        return people.TryGetValue(personId, out var known) && known.State == now
+            ? known
+            : people[personId] = Kept<(int, DateTime)>.Of(now, await MyLibraryEndpoints.ItemsAsync(personId, context, cancel));
     }
 
-    private async Task<OfProject> OfProjectAsync(Guid projectId, WellsedesContext context, CancellationToken cancel)
+    /// <summary>What a project keeps, read anew when that has changed.</summary>
+    private async Task<Kept<long>> OfProjectAsync(Guid projectId, WellsedesContext context, CancellationToken cancel)
     {
         var revision =
             await context.Library.Where(change => change.ProjectId == projectId).MaxAsync(change => (long?)change.Revision, cancel) ?? 0;
-        if (projects.TryGetValue(projectId, out var known) && known.Revision == revision)
-            return known;
-        var items = (await LibraryEndpoints.ItemsAsync(projectId, context, cancel)).Select(item => item.Item).ToArray();
-        var index =
-            items.Length == 0 ? ShippedIndex : ShippedIndex.With(new CatalogueIndex(items, ShippedChair, HouseRules.OccupiedChair.Value));
-        return projects[projectId] = new OfProject(revision, items.ToImmutableDictionary(item => item.Key), index);
+        return projects.TryGetValue(projectId, out var known) && known.State == revision
+            ? known
+            : projects[projectId] = Kept<long>.Of(
+                revision,
+                [.. (await LibraryEndpoints.ItemsAsync(projectId, context, cancel)).Select(item => item.Item)]
+            );
     }
 }

@@ -6,6 +6,7 @@
   import { writeLength } from "../../plan/figures";
   import { formIsRead } from "../../plan/forms";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
+  import { bitmapOf } from "../../canvas/ownPictures";
   import { tools } from "../../canvas/tools.svelte";
   import { kindNames } from "./catalogue";
 
@@ -80,8 +81,7 @@
     }
     cut = data;
     said = data.note;
-    const bytes = Uint8Array.from(atob(data.dropped), (c) => c.charCodeAt(0));
-    shade = await createImageBitmap(new Blob([bytes], { type: "image/png" }));
+    shade = await bitmapOf(data.dropped, "image/png");
   }
 
   $effect(() => {
@@ -136,27 +136,15 @@
   async function bring(e: SubmitEvent) {
     e.preventDefault();
     if (!cut || !(await formIsRead(plan, form))) return;
-    const key = plan.newId("own");
-    const done = await plan.do({
-      do: "put-own-item",
-      item: {
-        id: key,
-        libraryRevision: 0,
-        item: {
-          key,
-          name: name.trim(),
-          kind: kind as never,
-          maker: "outline",
-          size: { width, depth: Math.round(width * cut.depthShare * 10) / 10, height } as never,
-          source: { title: "Own item", confidence: "high" },
-          seats: {} as never,
-          tag: "OW",
-          subKind: "Own pictures",
-          shape: cut.shape,
-        } as never,
-      },
+    const size = { width, depth: Math.round(width * cut.depthShare * 10) / 10, height };
+    const key = await plan.placeable.keepShape({
+      name,
+      kind,
+      size,
+      shape: cut.shape,
+      subKind: "Own pictures",
     });
-    if (!done) {
+    if (!key) {
       said = plan.refusal?.problem.message ?? "It was not kept.";
       return;
     }

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Item } from "../../app/api";
+  import { readNumber } from "../../parts/readNumber";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import { formIsRead } from "../../plan/forms";
 
@@ -22,11 +23,8 @@
   async function keep(e: SubmitEvent) {
     e.preventDefault();
     if (!(await formIsRead(plan, form))) return;
-    const cost = price.trim() ? Number(price.replace(",", ".")) : undefined;
-    if (cost !== undefined && !(cost >= 0)) {
-      said = `“${price}” is no price.`;
-      return;
-    }
+    const cost = readNumber(price, { whole: false, least: 0, mayBeEmpty: true });
+    if (cost.problem) return void (said = `Price: ${cost.problem}`);
     const ownId = plan.newId("own");
     const done = await plan.do({
       do: "keep-as-own",
@@ -34,7 +32,7 @@
       ownId,
       name,
       supplierCode: code,
-      price: cost,
+      price: cost.value ?? undefined,
       isFixed: false,
       everywhere,
     });

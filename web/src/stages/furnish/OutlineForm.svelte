@@ -29,27 +29,9 @@
       said = read.message;
       return;
     }
-    const key = plan.newId("own");
-    const done = await plan.do({
-      do: "put-own-item",
-      item: {
-        id: key,
-        libraryRevision: 0,
-        item: {
-          key,
-          name: name.trim(),
-          kind: kind as never,
-          maker: "outline",
-          size: { width: read.width, depth: read.depth, height: read.height } as never,
-          source: { title: "Own item", confidence: "high" },
-          seats: {} as never,
-          tag: "OW",
-          subKind: "Own outlines",
-          shape: read.shape,
-        } as never,
-      },
-    });
-    if (!done) return;
+    const size = { width: read.width, depth: read.depth, height: read.height };
+    if (!(await plan.placeable.keepShape({ name, kind, size, shape: read.shape, subKind: "Own outlines" })))
+      return;
     [name, said] = ["", ""];
     onkept();
   }

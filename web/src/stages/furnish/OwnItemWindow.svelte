@@ -5,6 +5,7 @@
   import NumberField from "../../parts/NumberField.svelte";
   import Window from "../../parts/Window.svelte";
   import { formIsRead } from "../../plan/forms";
+  import { readNumber } from "../../parts/readNumber";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import { kindNames } from "./catalogue";
 
@@ -68,9 +69,13 @@
   async function save(e: SubmitEvent) {
     e.preventDefault();
     if (!draft || !(await formIsRead(plan, form))) return;
-    const cost = price.trim() ? Number(price.replace(",", ".")) : undefined;
-    if (cost !== undefined && !(cost >= 0)) return void (said = `“${price}” is no price.`);
-    const changed = { ...$state.snapshot(draft), name: draft.name.trim(), price: cost } as CatalogueItem;
+    const cost = readNumber(price, { whole: false, least: 0, mayBeEmpty: true });
+    if (cost.problem) return void (said = `Price: ${cost.problem}`);
+    const changed = {
+      ...$state.snapshot(draft),
+      name: draft.name.trim(),
+      price: cost.value ?? undefined,
+    } as CatalogueItem;
     const done = await plan.do({
       do: "put-own-item",
       item: { id: changed.key, libraryRevision: 0, item: changed },
