@@ -188,12 +188,11 @@
         belowThings: plan.faintThings,
         backings: plan.stage === "shell" ? (plan.here("backing") as Backing[]) : [],
         pictures,
-        finishes:
-          plan.stage === "shell"
-            ? []
-            : plan.finishing
-                .onLevel(plan.levelId)
-                .map((view) => ({ view, picture: pictureOfFinish(view.id) })),
+        // A wall is tinted in Shell, so it is seen there; floors are of those who furnish.
+        finishes: plan.finishing
+          .onLevel(plan.levelId)
+          .filter((view) => view.onWall || plan.stage !== "shell")
+          .map((view) => ({ view, picture: pictureOfFinish(view.id) })),
         lines: plan.stage === "prove" ? [] : (plan.here("setting-out-line") as SettingOutLine[]),
         grid: plan.stage === "shell" ? (plan.level?.grid ?? 0) : 0,
         locked: plan.stage !== "shell",
