@@ -18,7 +18,7 @@ using Wellsedes.Formats.Tests.Hostile;
 switch (args)
 {
     case ["core"]:
-        foreach (var tables in (int[])[20, 80, 200, 400, 800])
+        foreach (var tables in (int[])[20, 80, 200, 400, 1000])
             Full(tables);
         Drag(Halls.Banquet(80), "table-40", "80 tables of ten");
         Drag(Halls.Banquet(500), "table-250", "500 tables of ten");
@@ -134,6 +134,14 @@ static void Full(int tables)
         20,
         _ => GC.KeepAlive(new WalkwayAnalysis(scene))
     );
+    List<double> processor = [];
+    for (var i = 0; i < 10; i++)
+    {
+        var from = Environment.CpuUsage.TotalTime;
+        GC.KeepAlive(new WalkwayAnalysis(scene));
+        processor.Add((Environment.CpuUsage.TotalTime - from).TotalMilliseconds);
+    }
+    Print("  of processor", processor);
 }
 
 // The lines of ways to seats all over a hall.

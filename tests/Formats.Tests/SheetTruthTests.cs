@@ -129,7 +129,7 @@ public sealed class SheetTruthTests
             Assert.Equal(usable, state.Tally.NetArea!.Value, 6);
             Assert.True(state.Tally.GrossArea >= state.Space.Rooms.Sum(room => room.GrossInternal) - 1e-6);
             // The pinch is drawn with the figure of the table, and a finding of it says the same.
-            if (Tallying.NarrowestOf(state.Walkways.Ways) is { Pinch: not null } worst)
+            if (Way.NarrowestOf(state.Walkways.Ways) is { Pinch: not null } worst)
             {
                 var said = Plain(WidthText.Write(worst.Width, worst.Target.Needed, units).Measured);
                 Assert.True(sheet.Split(said).Length > 2, $"{seed}: {said}");

@@ -42,9 +42,10 @@ test.describe("hands and keys", () => {
     await planner.type("To north wall", "250");
     await expect(page.getByLabel("To north wall")).toHaveValue("250");
     await planner.saved();
-    const [item] = await entities(page, "item");
     // A room of 6 000 x 4 000; the cupboard is 1 000 wide.
-    expect(item.x).toBeCloseTo(610 + 500, 6);
+    await expect
+      .poll(async () => (await entities(page, "item"))[0].x)
+      .toBeCloseTo(610 + 500, 6);
     await planner.type("To south wall", "abc");
     await expect(page.getByRole("alert")).toContainText(
       "A figure was expected",

@@ -9,7 +9,10 @@ namespace Wellsedes.Core.Arranging;
 public readonly record struct Clearing(Point By)
 {
     /// <summary>A short move is looked for first, in mm. Farther than the last, a move is no mending but another layout.</summary>
-    private static readonly double[] Reaches = [250, 2000];
+    private static readonly double[] Reaches = [250, Farthest];
+
+    /// <summary>How far it is moved at most, in mm.</summary>
+    internal const double Farthest = 2000;
 
     /// <summary>
     /// The shortest move, in whole mm and square to the plan, to the thing or to what it stands in, after which it overlaps

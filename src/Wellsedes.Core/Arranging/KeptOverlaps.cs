@@ -33,15 +33,17 @@ public sealed class KeptOverlaps
     {
         if (!ReferenceEquals(space, now))
             return null;
-        List<Bounds> changed = [];
-        HashSet<PlacedItem> here = new(items, ReferenceEqualityComparer.Instance);
-        foreach (var item in byItem.Keys)
-            if (!here.Contains(item))
-                changed.Add(item.Bounds);
-        foreach (var item in items)
-            if (!byItem.ContainsKey(item))
-                changed.Add(item.Bounds);
+        var changed = ChangedBetween(byItem.Keys, items);
         return changed.Count > items.Count / 2 ? null : Meeting(items, changed);
+    }
+
+    /// <summary>Where things went or came.</summary>
+    internal static List<Bounds> ChangedBetween(IEnumerable<PlacedItem> before, IEnumerable<PlacedItem> now)
+    {
+        var gone = new HashSet<PlacedItem>(before, ReferenceEqualityComparer.Instance);
+        List<Bounds> changed = [.. now.Where(item => !gone.Remove(item)).Select(item => item.Bounds)];
+        changed.AddRange(gone.Select(item => item.Bounds));
+        return changed;
     }
 
     /// <summary>Which items meet one of some boxes.</summary>

@@ -113,7 +113,7 @@ public static class Overlaps
         HashSet<int>? partners = null;
         long seen = 0;
         index.Meeting(
-            Bounds.Around([at]),
+            Bounds.At(at),
             other =>
             {
                 seen++;

@@ -51,8 +51,9 @@ public static class Tallying
         return (seats, desks);
     }
 
+    /// <param name="narrowest">Of all ways that which misses its needed width by most, or holds it by least; null where nobody goes anywhere.</param>
     /// <param name="brief">What is asked; null for one level by itself, of which nothing is asked.</param>
-    public static Tally Of(IReadOnlyCollection<LevelSpace> levels, IEnumerable<PlacedItem> items, Brief? brief, IReadOnlyList<Way> ways)
+    public static Tally Of(IReadOnlyCollection<LevelSpace> levels, IEnumerable<PlacedItem> items, Brief? brief, Way? narrowest)
     {
         var rooms = levels.SelectMany(level => level.Rooms).ToArray();
         var all = items.ToArray();
@@ -73,15 +74,12 @@ public static class Tallying
             open > 0 ? open : null,
             usable.Length > 0 && seats + desks > 0 ? (net + open) / (seats + desks) : null,
             brief?.AreaPerSeat,
-            Narrowest(ways)
+            Narrowest(narrowest)
         );
     }
 
-    /// <summary>The way that misses its needed width by most, or holds it by least: the one that tallies tell and sheets draw.</summary>
-    public static Way? NarrowestOf(IReadOnlyList<Way> ways) => ways.MinBy(way => (way.Width / way.Target.Needed, way.Target.OwnerId));
-
-    private static NarrowestWalkway? Narrowest(IReadOnlyList<Way> ways) =>
-        NarrowestOf(ways) is { } worst
+    private static NarrowestWalkway? Narrowest(Way? narrowest) =>
+        narrowest is { } worst
             ? new NarrowestWalkway(
                 worst.Width,
                 worst.Target.Needed,

@@ -267,7 +267,7 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
     private void Walkway(SheetInput input)
     {
         // What narrows the way on another level is drawn on that level's sheet.
-        if (Tallying.NarrowestOf(input.Ways) is not { Pinch: { Level: "" } pinch } worst)
+        if (Way.NarrowestOf(input.Ways) is not { Pinch: { Level: "" } pinch } worst)
             return;
         var (a, b) = (map.ToPaper(pinch.OnA), map.ToPaper(pinch.OnB));
         marks.Add(new PathMark(PathShape.Line(a, b), Ink.Full, Ink.Medium));

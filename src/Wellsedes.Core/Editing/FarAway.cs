@@ -34,7 +34,7 @@ internal static class FarAway
             foreach (var entity in level)
             foreach (var point in PointsOf(entity))
             {
-                var off = near.DistanceTo(Bounds.Around([point]));
+                var off = near.DistanceTo(Bounds.At(point));
                 if (off > Ask)
                     return new Problem(
                         "place",

@@ -12,22 +12,10 @@ namespace Wellsedes.Core.Findings;
 /// <summary>Holds a scheme against its checks and its brief.</summary>
 public static class Finder
 {
-    /// <summary>Findings of one level.</summary>
-    /// <param name="clearing">The move that would clear an overlap; null when there is none.</param>
-    public static IEnumerable<Finding> OfLevel(
-        Plan plan,
-        Level level,
-        IReadOnlyList<Overlap> overlaps,
-        IReadOnlyList<Way> ways,
-        Func<Overlap, Clearing?> clearing
-    )
-    {
-        var units = plan.Details.Units;
-        return overlaps
-            .Select((overlap, i) => FromOverlap(overlap, i < MostClearings ? clearing(overlap) : null, units))
-            .Concat(Walkways(ways, units, plan.Rules))
-            .Select(finding => finding with { LevelId = level.Id, Id = $"{level.Id}/{finding.Id}" });
-    }
+    /// <summary>A thing that stands in another, or outside every room.</summary>
+    /// <param name="clearing">The move that would clear it; null when there is none, or it is not looked for.</param>
+    public static Finding FromOverlap(Plan plan, Level level, Overlap overlap, Clearing? clearing) =>
+        FromOverlap(overlap, clearing, plan.Details.Units).On(level);
 
     /// <summary>A room or a whole level that no way without a step leads to.</summary>
     public static Finding StepTo(PlanRules rules, Level level, string name, string key, ImmutableArray<Point> at) =>
@@ -106,9 +94,6 @@ public static class Finder
             levelId
         );
 
-    /// <summary>Of so many overlaps it is said what would clear them; who has more sees to these first.</summary>
-    private const int MostClearings = 8;
-
     private static Finding FromOverlap(Overlap overlap, Clearing? clearing, UnitSystem units)
     {
         var title = overlap.Kind switch
@@ -162,19 +147,13 @@ public static class Finder
     /// Ways that narrow between the same two things and need the same width are one finding, told by its narrowest place. Its
     /// id says what it is about and not how wide that is, so it stays the same while a figure changes.
     /// </summary>
-    private static IEnumerable<Finding> Walkways(IReadOnlyList<Way> ways, UnitSystem units, PlanRules rules) =>
-        ways.Where(way => !way.Holds)
-            .GroupBy(way => (Key(way), way.Target.Needed))
-            .Select(group => FromWays([.. group], units, rules))
-            .OrderBy(finding => finding.Measured / finding.Needed)
-            .ThenBy(finding => finding.Id, StringComparer.Ordinal);
+    /// <param name="failing">All of one cause, of one thing after another.</param>
+    public static Finding FromWays(Plan plan, Level level, IReadOnlyList<FailingWays> failing) =>
+        FromWays([.. failing.SelectMany(of => of.Ways)], failing[0].Cause, plan.Details.Units, plan.Rules).On(level);
 
-    private static string Key(Way way) =>
-        way.Pinch is not { } pinch ? $"none/{way.Target.OwnerId}"
-        : string.CompareOrdinal(pinch.A.OwnerId, pinch.B.OwnerId) <= 0 ? $"{pinch.A.OwnerId}/{pinch.B.OwnerId}"
-        : $"{pinch.B.OwnerId}/{pinch.A.OwnerId}";
+    private static Finding On(this Finding finding, Level level) => finding with { LevelId = level.Id, Id = $"{level.Id}/{finding.Id}" };
 
-    private static Finding FromWays(Way[] ways, UnitSystem units, PlanRules rules)
+    private static Finding FromWays(Way[] ways, string cause, UnitSystem units, PlanRules rules)
     {
         // Of several as narrow as each other the first: the last figure of a sum must not choose what is said.
         var way = ways.MinBy(w => Math.Round(w.Width, 3))!;
@@ -190,7 +169,7 @@ public static class Finder
             : $"Way to {to} narrows {Where(pinch)}{(pinch.Level.Length > 0 ? $", {pinch.Level}" : "")}";
         var (measured, needed) = WidthText.Write(way.Width, target.Needed, units);
         return new Finding(
-            $"walkway/{Key(way)}/{target.Needed.ToString(CultureInfo.InvariantCulture)}",
+            $"walkway/{cause}/{target.Needed.ToString(CultureInfo.InvariantCulture)}",
             FindingWeight.Must,
             FindingKind.Walkway,
             title,

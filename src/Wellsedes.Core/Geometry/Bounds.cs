@@ -10,6 +10,13 @@ public readonly record struct Bounds(double MinX, double MinY, double MaxX, doub
         double.NegativeInfinity
     );
 
+    public static readonly Bounds Everything = new(
+        double.NegativeInfinity,
+        double.NegativeInfinity,
+        double.PositiveInfinity,
+        double.PositiveInfinity
+    );
+
     public bool IsEmpty => MinX > MaxX;
     public double Width => MaxX - MinX;
     public double Height => MaxY - MinY;
@@ -25,11 +32,22 @@ public readonly record struct Bounds(double MinX, double MinY, double MaxX, doub
     public bool Meets(Bounds b) => MinX <= b.MaxX && b.MinX <= MaxX && MinY <= b.MaxY && b.MinY <= MaxY;
 
     /// <summary>The distance in mm to a point; 0 for one within.</summary>
-    public double DistanceTo(Point p)
+    public double DistanceTo(Point p) => Math.Sqrt(SquareFromNearest(p));
+
+    /// <summary>The square of the distance to a point, in mm²; 0 for one within.</summary>
+    public double SquareFromNearest(Point p)
     {
         var dx = Math.Max(0, Math.Max(MinX - p.X, p.X - MaxX));
         var dy = Math.Max(0, Math.Max(MinY - p.Y, p.Y - MaxY));
-        return Math.Sqrt(dx * dx + dy * dy);
+        return dx * dx + dy * dy;
+    }
+
+    /// <summary>The square of the distance from a point to the farthest corner, in mm².</summary>
+    public double SquareFromFarthest(Point p)
+    {
+        var dx = Math.Max(p.X - MinX, MaxX - p.X);
+        var dy = Math.Max(p.Y - MinY, MaxY - p.Y);
+        return dx * dx + dy * dy;
     }
 
     /// <summary>The distance in mm between two boxes; 0 where they meet.</summary>
@@ -43,6 +61,9 @@ public readonly record struct Bounds(double MinX, double MinY, double MaxX, doub
     public bool Holds(Bounds b) => MinX <= b.MinX && b.MaxX <= MaxX && MinY <= b.MinY && b.MaxY <= MaxY;
 
     public bool Holds(Point p) => p.X >= MinX && p.X <= MaxX && p.Y >= MinY && p.Y <= MaxY;
+
+    /// <summary>The box of one point: nothing wide and nothing high.</summary>
+    public static Bounds At(Point p) => new(p.X, p.Y, p.X, p.Y);
 
     public static Bounds Around(IEnumerable<Point> points) => points.Aggregate(Empty, (bounds, point) => bounds.Including(point));
 }

@@ -11,7 +11,7 @@ public readonly record struct Gap(double Width, Point A, Point B)
     /// <summary>The gap between two convex shapes, from their true outlines.</summary>
     public static Gap Between(Convex a, Convex b)
     {
-        var (onA, onB) = Cores(a.Corners, b.Corners, out var overlap);
+        var (onA, onB) = Cores(a.Corners, b.Corners, a.Bounds.Meets(b.Bounds), out var overlap);
         if (overlap is { } push)
             return new Gap(-push - a.Radius - b.Radius, onA, onB);
         var apart = onB - onA;
@@ -26,10 +26,10 @@ public readonly record struct Gap(double Width, Point A, Point B)
     /// The closest points of two cores. For crossing cores the push that separates them, by the separating axis
     /// theorem over both shapes' edge normals.
     /// </summary>
-    private static (Point, Point) Cores(ReadOnlySpan<Point> a, ReadOnlySpan<Point> b, out double? overlap)
+    private static (Point, Point) Cores(ReadOnlySpan<Point> a, ReadOnlySpan<Point> b, bool mayCross, out double? overlap)
     {
         overlap = null;
-        if (a.Length > 2 || b.Length > 2 || (a.Length == 2 && b.Length == 2))
+        if (mayCross && (a.Length > 2 || b.Length > 2 || (a.Length == 2 && b.Length == 2)))
         {
             overlap = Crossing(a, b);
             if (overlap is not null)

@@ -86,6 +86,27 @@ public sealed class SpatialIndex<T>
         return result;
     }
 
+    /// <summary>Adds each thing whose box meets a box to a list, in no order that means anything.</summary>
+    public void Collect(Bounds box, List<T> into)
+    {
+        if (things.Length > 0 && rows[^1][0].Meets(box))
+            Collect(rows.Length - 1, 0, box, into);
+    }
+
+    private void Collect(int row, int node, Bounds box, List<T> into)
+    {
+        if (row == 0)
+        {
+            into.Add(things[order[node]]);
+            return;
+        }
+        var below = rows[row - 1];
+        var end = Math.Min(below.Length, (node + 1) * PerNode);
+        for (var k = node * PerNode; k < end; k++)
+            if (below[k].Meets(box))
+                Collect(row - 1, k, box, into);
+    }
+
     /// <summary>Shows the things whose box meets a box one after another, in no order, until the visitor has seen enough.</summary>
     public void Meeting(Bounds box, Func<T, bool> goOn) => Visit(box, i => goOn(things[i]));
 
@@ -120,7 +141,10 @@ public sealed class SpatialIndex<T>
         return true;
     }
 
-    /// <summary>The least distance of any thing to a place, in mm, where there is one below a bound; else the bound.</summary>
+    /// <summary>
+    /// The least distance of any thing to a place, in mm, where there is one below a bound; else the bound. Below 0 it is how far a
+    /// place lies inside the thing that it lies farthest in.
+    /// </summary>
     public double LeastDistance(Point place, Func<T, Point, double> distanceTo, double bound = double.PositiveInfinity) =>
         things.Length == 0 ? bound : LeastDistance(rows.Length - 1, 0, place, distanceTo, bound);
 
@@ -141,7 +165,8 @@ public sealed class SpatialIndex<T>
                 (distances[at], nodes[at]) = (distances[at - 1], nodes[at - 1]);
             (distances[at], nodes[at]) = (distance, from + k);
         }
-        for (var k = 0; k < count && distances[k] < least; k++)
+        // Within a box a thing may be farther inside than any other.
+        for (var k = 0; k < count && (distances[k] < least || distances[k] <= 0); k++)
             least = LeastDistance(row - 1, nodes[k], place, distanceTo, least);
         return least;
     }

@@ -10,9 +10,10 @@ internal static class Together
     private const int Few = 256;
 
     /// <summary>Does something for each number below a count. The first failure is thrown as it is.</summary>
-    public static void For(int count, Action<int> work)
+    /// <param name="few">Fewer than this are done one after another.</param>
+    public static void For(int count, Action<int> work, int few = Few)
     {
-        if (count < Few)
+        if (count < few)
         {
             for (var i = 0; i < count; i++)
                 work(i);
@@ -20,7 +21,7 @@ internal static class Together
         }
         Unwrapped(() =>
             Parallel.ForEach(
-                Partitioner.Create(0, count, Few / 2),
+                Partitioner.Create(0, count, Math.Max(1, few / 2)),
                 range =>
                 {
                     for (var i = range.Item1; i < range.Item2; i++)

@@ -13,9 +13,11 @@ internal static class BetweenLevels
 {
     /// <param name="grounds">Every level's floor by its id.</param>
     /// <param name="flights">Those that may be gone by, from one level to another.</param>
+    /// <param name="before">The ways on a level as they were, which lend what has not changed; null where there are none.</param>
     /// <returns>The same floors with their ways.</returns>
     public static Dictionary<string, WalkwayAnalysis> Joined(
-        IReadOnlyDictionary<string, WalkwayAnalysis> grounds,
+        IReadOnlyDictionary<string, WalkwayGround> grounds,
+        Func<string, WalkwayAnalysis?> before,
         IReadOnlyList<Flight> flights,
         Func<string, string> levelName
     )
@@ -29,7 +31,7 @@ internal static class BetweenLevels
         }
         return grounds.ToDictionary(
             one => one.Key,
-            one => arrivals[one.Key].Count == 0 ? one.Value : one.Value.With([.. arrivals[one.Key]], widest[one.Key])
+            one => new WalkwayAnalysis(one.Value, [.. arrivals[one.Key]], widest[one.Key], before(one.Key))
         );
 
         (string, Arrival)? Next()

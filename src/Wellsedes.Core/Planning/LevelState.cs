@@ -32,13 +32,14 @@ public sealed record LevelState(
     Checks Checks,
     ImmutableArray<PlacedItem> Items,
     ImmutableArray<Thing> Things,
-    WalkwayAnalysis Ground,
-    WalkwayAnalysis? StepFreeGround,
+    WalkwayGround Ground,
+    WalkwayGround? StepFreeGround,
     WalkwayAnalysis Walkways,
     WalkwayAnalysis StepFree,
     KeptOverlaps Kept,
     ImmutableArray<RoomFigures> Rooms,
-    ImmutableArray<AreaFigures> Areas
+    ImmutableArray<AreaFigures> Areas,
+    LevelFindings Findings
 )
 {
     public ImmutableArray<Overlap> Overlaps => Kept.All;

@@ -28,7 +28,7 @@ public sealed record PlanState(
             Items,
             Level.Things,
             [.. WaysIn.ToTell(Level)],
-            Levels.Length == 1 ? Tally : Tallying.Of([Space], Items, null, WaysIn.ToTell(Level)),
+            Levels.Length == 1 ? Tally : Tallying.Of([Space], Items, null, WaysIn.Narrowest([Level])),
             Levels.Length == 1 ? null : Tally,
             project,
             revision,

@@ -202,18 +202,19 @@ public sealed class Planner
         var standing = plan.Levels.ToDictionary(level => level.Id, level => StandingOn(plan, schemeId, level, checks, cancel));
         Flight[] flights = [.. plan.All<Flight>().Where(flight => flight.ToLevelId.Length > 0)];
         string LevelName(string id) => plan.Find<Level>(id)!.Name;
-        var ways = BetweenLevels.Joined(Grounds(level => level.Ground), flights, LevelName);
+        var ways = BetweenLevels.Joined(Grounds(level => level.Ground), id => LastOf(id)?.Walkways, flights, LevelName);
         var hasSteps = flights.Length > 0 || standing.Values.Any(level => level.StepFreeGround is not null);
         var stepFree = hasSteps
             ? BetweenLevels.Joined(
                 Grounds(level => level.StepFreeGround ?? level.Ground),
+                id => LastOf(id)?.StepFree,
                 [.. flights.Where(flight => ShellScene.IsStepFree(flight, plan.Rules))],
                 LevelName
             )
             : ways;
         ImmutableArray<LevelState> states =
         [
-            .. plan.Levels.Select(level => StateOn(standing[level.Id], ways[level.Id], stepFree[level.Id])),
+            .. plan.Levels.Select(level => StateOn(plan, standing[level.Id], ways[level.Id], stepFree[level.Id])),
         ];
         if (keep)
             foreach (var state in states)
@@ -222,7 +223,7 @@ public sealed class Planner
             [.. states.Select(state => state.Space)],
             states.SelectMany(state => state.Items),
             brief,
-            [.. states.SelectMany(WaysIn.ToTell)]
+            WaysIn.Narrowest(states)
         ) with
         {
             Stock = StockUses.Of(plan, [.. states.SelectMany(state => state.Items)]),
@@ -230,15 +231,7 @@ public sealed class Planner
         ImmutableArray<Finding> findings =
         [
             .. WaysIn.Findings(states),
-            .. states.SelectMany(state =>
-                Finder.OfLevel(
-                    plan,
-                    state.Space.Level,
-                    state.Overlaps,
-                    WaysIn.ToTell(state),
-                    overlap => Clearing.Of(state.Space, state.Items, overlap)
-                )
-            ),
+            .. states.SelectMany(state => state.Findings.All),
             .. states.SelectMany(StepFindings),
             .. states
                 .Where(state => state.Space.Rooms.Length > 0)
@@ -251,21 +244,25 @@ public sealed class Planner
         ];
         return new PlanState(plan, schemeId, states[0], states, tally, findings);
 
-        Dictionary<string, WalkwayAnalysis> Grounds(Func<LevelStanding, WalkwayAnalysis> of) =>
+        LevelState? LastOf(string levelId) => standing[levelId].Last;
+
+        Dictionary<string, WalkwayGround> Grounds(Func<LevelStanding, WalkwayGround> of) =>
             standing.ToDictionary(one => one.Key, one => of(one.Value));
     }
 
     /// <summary>What stands on a level, before it is known how people come onto it.</summary>
-    /// <param name="Last">The level as it was when nothing on it has changed since.</param>
+    /// <param name="Last">The level as it was.</param>
+    /// <param name="IsSame">Whether nothing on it has changed since.</param>
     private sealed record LevelStanding(
         LevelSpace Space,
         Checks Checks,
         ImmutableArray<PlacedItem> Items,
         ImmutableArray<Thing> Things,
-        WalkwayAnalysis Ground,
-        WalkwayAnalysis? StepFreeGround,
+        WalkwayGround Ground,
+        WalkwayGround? StepFreeGround,
         KeptOverlaps Kept,
-        LevelState? Last
+        LevelState? Last,
+        bool IsSame
     );
 
     private LevelStanding StandingOn(Plan plan, string schemeId, Level level, Checks checks, CancellationToken cancel)
@@ -281,25 +278,26 @@ public sealed class Planner
             && last.Things.AsSpan().SequenceEqual(things.AsSpan(), ReferenceEqualityComparer.Instance)
             && last.Items.AsSpan().SequenceEqual(items.AsSpan(), ReferenceEqualityComparer.Instance)
         )
-            return new LevelStanding(space, checks, items, things, last.Ground, last.StepFreeGround, last.Kept, last);
+            return new LevelStanding(space, checks, items, things, last.Ground, last.StepFreeGround, last.Kept, last, true);
         var work = new Work($"the walkways of {level.Name}", MostSteps, cancel);
         var (ground, overlaps) = Together.Both(
-            () => WalkwayAnalysis.Ground(scenes.Build(space, items, checks), last?.Ground, work),
+            () => new WalkwayGround(scenes.Build(space, items, checks), last?.Ground, work),
             () => Overlaps.Find(space, items, last?.Kept, new Work($"what stands in what on {level.Name}", MostSteps, cancel))
         );
         // Flights to other levels are no part of the floor itself; steps on it are.
         var steps = space.Platforms.Any() || space.Flights.Any(f => f.ToLevelId.Length == 0);
-        var stepFree = steps ? WalkwayAnalysis.Ground(scenes.Build(space, items, checks, true), last?.StepFreeGround, work) : null;
-        return new LevelStanding(space, checks, items, things, ground, stepFree, overlaps, null);
+        var stepFree = steps ? new WalkwayGround(scenes.Build(space, items, checks, true), last?.StepFreeGround, work) : null;
+        return new LevelStanding(space, checks, items, things, ground, stepFree, overlaps, last, false);
     }
 
-    private static LevelState StateOn(LevelStanding of, WalkwayAnalysis walkways, WalkwayAnalysis stepFree)
+    private LevelState StateOn(Plan plan, LevelStanding of, WalkwayAnalysis walkways, WalkwayAnalysis stepFree)
     {
         if (
-            of.Last is { } last
+            of is { IsSame: true, Last: { } last }
             && last.Walkways.Arrivals.SequenceEqual(walkways.Arrivals)
             && last.StepFree.Arrivals.SequenceEqual(stepFree.Arrivals)
             && last.StepFree.Scene == stepFree.Scene
+            && last.Findings.IsWorded(plan)
         )
             return last;
         var rooms = RoomsOf(of.Space, of.Items, of.Checks, walkways, stepFree);
@@ -314,11 +312,12 @@ public sealed class Planner
             stepFree,
             of.Kept,
             rooms,
-            AreasOf(of.Things, of.Items)
+            AreasOf(of.Things, of.Items),
+            new LevelFindings(plan, of.Space, of.Items, of.Kept.All, walkways, of.Last?.Findings)
         );
     }
 
-    private static ImmutableArray<RoomFigures> RoomsOf(
+    private ImmutableArray<RoomFigures> RoomsOf(
         LevelSpace space,
         ImmutableArray<PlacedItem> items,
         Checks checks,
@@ -326,39 +325,43 @@ public sealed class Planner
         WalkwayAnalysis stepFree
     )
     {
-        var homes = items.ToLookup(item => space.RoomAt(item.Item.Placement.Origin)?.Room.Id ?? "");
+        // Where nobody gets in there is no narrowest way.
+        var narrowest = new Dictionary<string, double>();
+        if (walkways.IsEntered)
+            foreach (var part in walkways.Parts)
+                narrowest[part.Ways[0].Target.OwnerId] = part.LeastWidth!.Value;
+        var byRoom = items.ToLookup(item => RoomOf(item, space));
         return
         [
             .. space.Rooms.Select(room =>
             {
-                var target = new Target(
-                    room.Room.Id,
-                    room.Room.Name,
-                    TargetKind.Room,
-                    0,
-                    checks.MainAisle,
-                    [.. PlacesIn(room).Select(at => new Access(null, at, default))]
-                );
-                var way = walkways.To(target);
-                var here = homes[room.Room.Id].ToArray();
+                var way = walkways.WayToRoom(room.Room.Id);
+                var here = byRoom[room.Room.Id].ToArray();
                 var (seats, desks) = Tallying.Seats(here);
-                var ids = here.Select(item => item.Item.Id).ToHashSet();
-                // Where nobody gets in there is no narrowest way.
-                var ways = (walkways.IsEntered ? walkways.Ways : [])
-                    .Where(w => ids.Contains(w.Target.OwnerId))
-                    .Select(w => w.Width)
-                    .ToArray();
+                double[] ways = [.. here.Where(item => narrowest.ContainsKey(item.Item.Id)).Select(item => narrowest[item.Item.Id])];
                 return new RoomFigures(
                     room.Room.Id,
                     seats,
                     desks,
                     seats + desks > 0 ? room.NetInternal / (seats + desks) : null,
                     way.Width,
-                    (ReferenceEquals(stepFree, walkways) ? way : stepFree.To(target)).Width > 0,
+                    (ReferenceEquals(stepFree, walkways) ? way : stepFree.WayToRoom(room.Room.Id)).Width > 0,
                     ways.Length > 0 ? ways.Min() : null
                 );
             }),
         ];
+    }
+
+    private sealed record Home(LevelSpace Space, string RoomId);
+
+    private readonly ConditionalWeakTable<PlacedItem, Home> homes = [];
+
+    /// <summary>The id of the room an item stands in; "" where it stands in none.</summary>
+    private string RoomOf(PlacedItem item, LevelSpace space)
+    {
+        if (!homes.TryGetValue(item, out var home) || !ReferenceEquals(home.Space, space))
+            homes.AddOrUpdate(item, home = new Home(space, space.RoomAt(item.Item.Placement.Origin)?.Room.Id ?? ""));
+        return home.RoomId;
     }
 
     /// <summary>What the areas count that count by themselves.</summary>
@@ -366,7 +369,7 @@ public sealed class Planner
     {
         if (!things.Any(thing => thing.Counts()))
             return [];
-        var middles = new SpatialIndex<PlacedItem>(items, item => Bounds.Around([item.Item.Placement.Origin]));
+        var middles = new SpatialIndex<PlacedItem>(items, item => Bounds.At(item.Item.Placement.Origin));
         return
         [
             .. things
@@ -380,18 +383,6 @@ public sealed class Planner
                     return new AreaFigures(thing.Id, thing.Called(), seats, desks, tables, thing.Width * thing.Depth / 1e6);
                 }),
         ];
-    }
-
-    /// <summary>Some places in a room, so that it counts as reached wherever something happens to stand.</summary>
-    private static IEnumerable<Point> PlacesIn(FoundRoom room)
-    {
-        const int across = 4;
-        var box = room.Outline.Bounds;
-        var grid =
-            from i in Enumerable.Range(0, across)
-            from j in Enumerable.Range(0, across)
-            select new Point(box.MinX + box.Width * (i + 0.5) / across, box.MinY + box.Height * (j + 0.5) / across);
-        return grid.Where(room.Outline.Holds).Prepend(room.Room.Inside);
     }
 
     /// <summary>Rooms people reach on foot but not without a step: one finding for each room, or one for the whole level.</summary>

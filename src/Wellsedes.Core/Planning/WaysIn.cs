@@ -20,7 +20,18 @@ internal static class WaysIn
     /// <summary>The ways a level is told about.</summary>
     public static IReadOnlyList<Way> ToTell(LevelState level) => level.Walkways.IsEntered ? level.Walkways.Ways : [];
 
-    private static bool IsAsked(LevelState level) => level.Walkways.Scene.Targets.Any(target => target.Kind != TargetKind.Flight);
+    /// <summary>Of the ways that are told about the narrowest for what it needs.</summary>
+    public static Way? Narrowest(IEnumerable<LevelState> levels) =>
+        Way.NarrowestOf(
+            levels
+                .Where(level => level.Walkways.IsEntered)
+                .SelectMany(level => level.Walkways.Parts)
+                .Select(part => part.Narrowest)
+                .OfType<Way>()
+        );
+
+    private static bool IsAsked(LevelState level) =>
+        level.Walkways.Scene.Parts.Any(part => !part.IsRoom && part.Targets.Any(target => target.Kind != TargetKind.Flight));
 
     /// <summary>The name of an entrance that leads from one room to another, and so from nowhere outside.</summary>
     private static string? IsBetweenRooms(IEnumerable<LevelState> levels) =>

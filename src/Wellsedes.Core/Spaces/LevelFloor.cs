@@ -11,5 +11,5 @@ public sealed record LevelFloor(ImmutableArray<FoundRoom> Rooms, ImmutableArray<
 
     public LevelAreas Areas => Found.Value;
 
-    public FoundRoom? RoomAt(Point p) => index.Value.Meeting(Bounds.Around([p])).Find(room => room.Outline.Holds(p));
+    public FoundRoom? RoomAt(Point p) => index.Value.Meeting(Bounds.At(p)).Find(room => room.Outline.Holds(p));
 }

@@ -131,7 +131,7 @@ public static class SpaceFinder
         var unenclosed = ImmutableArray.CreateBuilder<Room>();
         foreach (var room in named)
         {
-            var face = index.Meeting(Bounds.Around([room.Inside])).Find(region => region.Holds(room.Inside));
+            var face = index.Meeting(Bounds.At(room.Inside)).Find(region => region.Holds(room.Inside));
             if (face is null || !owners.TryAdd(face, room))
                 unenclosed.Add(room);
         }
@@ -156,7 +156,7 @@ public static class SpaceFinder
             }
             var cut = lostIndex.Meeting(face.Bounds);
             var net = cut.Count == 0 ? face.Area : Polygons.Difference(face, cut).Sum(region => region.Area);
-            var isWalled = onlyWalls || walledIndex.Meeting(Bounds.Around([inside])).Any(region => region.Holds(inside));
+            var isWalled = onlyWalls || walledIndex.Meeting(Bounds.At(inside)).Any(region => region.Holds(inside));
             found.Add(new FoundRoom(room!, face, face.Area / 1e6, net / 1e6, has, isWalled));
         }
         return (

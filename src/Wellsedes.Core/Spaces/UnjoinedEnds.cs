@@ -32,7 +32,7 @@ public static class UnjoinedEnds
             if (gap > Tolerance.Length && gap <= Reach && gap < (best?.Gap ?? double.PositiveInfinity))
                 best = new UnjoinedEnd(body.Wall.Id, atStart, at, meets, gap);
         }
-        var box = new Bounds(at.X, at.Y, at.X, at.Y).Grown(Reach);
+        var box = Bounds.At(at).Grown(Reach);
         foreach (var other in index.Meeting(box).Where(other => other.Wall.Id != body.Wall.Id))
         {
             See(other.Wall.Start);

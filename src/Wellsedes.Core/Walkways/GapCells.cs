@@ -1,311 +1,291 @@
 using Wellsedes.Core.Geometry;
+using static Wellsedes.Core.Walkways.CellChoice;
 
 namespace Wellsedes.Core.Walkways;
 
-/// <summary>A narrowest place between two obstacles: nothing else stands in the disc on it. Grown shapes, mm.</summary>
-internal sealed record Narrow(Obstacle A, Obstacle B, Point OnA, Point OnB, double Width)
-{
-    /// <summary>Where on each rim it is attached; worked out once, since cells are kept from one graph to the next.</summary>
-    public double PositionA { get; } = A.Rim.Position(OnA);
-    public double PositionB { get; } = B.Rim.Position(OnB);
-
-    private Pinch? pinch;
-
-    /// <summary>Measured on the true shapes when it is first asked for.</summary>
-    public Pinch Pinch => pinch ??= Pinch.Of(this);
-}
-
-/// <summary>A place where the boundaries of two overlapping obstacles cross in the open.</summary>
-internal sealed record Crossing(Obstacle A, Obstacle B, Point At)
-{
-    public double PositionA { get; } = A.Rim.Position(At);
-    public double PositionB { get; } = B.Rim.Position(At);
-
-    /// <summary>Whether walking counter-clockwise round A one enters B here.</summary>
-    public bool Enters { get; } = Outward(A.Grown, At).Left().Dot(Outward(B.Grown, At)) < 0;
-
-    private static Point Outward(Convex shape, Point p)
-    {
-        // From the ungrown core, so that the direction is right even where the growth is tiny.
-        shape.Grown(-shape.Radius).DistanceTo(p, out var core);
-        return (p - core).Unit();
-    }
-}
-
-/// <summary>What changed of the obstacles that cells are chosen from, and where each stands in the scene's order.</summary>
-internal sealed record CellChanges(SceneDifference Difference, IReadOnlyDictionary<Obstacle, int> Order)
-{
-    /// <summary>Those that a cell had, and those that it now has.</summary>
-    public CellChanges Within(Obstacle[] before, Obstacle[] now) =>
-        this with
-        {
-            Difference = new(
-                [.. Among(before, Difference.Gone, Difference.Gone)],
-                [
-                    .. Among(
-                        now,
-                        Difference.Come,
-                        Difference.Come.Count > FewAsked ? new(Difference.Come, ReferenceEqualityComparer.Instance) : null
-                    ),
-                ]
-            ),
-        };
-
-    /// <summary>So many are looked up in a cell one by one; of more, each of the cell's is looked up among them.</summary>
-    private const int FewAsked = 16;
-
-    private static IEnumerable<Obstacle> Among(Obstacle[] cell, IReadOnlyCollection<Obstacle> some, HashSet<Obstacle>? set) =>
-        some.Count <= FewAsked || set is null ? some.Where(one => Array.IndexOf(cell, one) >= 0) : cell.Where(set.Contains);
-
-    public CellChanges? Between(Obstacle[] before, Obstacle[] now) =>
-        SceneDifference.Between(before, now) is { } difference ? this with { Difference = difference } : null;
-}
-
 /// <summary>
-/// A quadtree over the floor. Every cell keeps the obstacles that can be nearest, or tie for nearest, anywhere in
+/// A quadtree over the floor. Every cell stands for the obstacles that can be nearest, or tie for nearest, anywhere in
 /// it: those with distance from its middle at most the least such distance plus its diagonal. That set holds both
 /// ends of every narrow place whose middle lies in the cell, and whatever would block it, so a leaf decides alone.
 /// </summary>
 /// <remarks>
-/// A cell whose obstacles are the same objects as before is kept with all that was found in it. Far from everything many
-/// obstacles are nearly as near as the nearest, however small the cell. Of two seen in nearly the same direction the farther
-/// one is farther all over the cell: the distance to a convex shape grows at least as its slope g at the middle m says,
-/// d(p) >= d(m) + g (p - m); that to the nearest one's foot is at most e(m) + h (p - m) + |p - m|² / (2 e(m)). Where the
-/// difference stays above 0 for every p, the farther is left out.
+/// What a cell stands for follows from all obstacles and the cell alone. So after a change a cell that nothing which went or
+/// came is in reach of is kept with all below it, and one that something is in reach of is worked out from what is near it.
 /// </remarks>
 internal sealed class GapCells
 {
-    private const int LeafObstacles = 7;
+    private const int LeafObstacles = 10;
     private const double LeastCell = 64;
-
-    private readonly Obstacle[] obstacles;
 
     /// <summary>The nearest to the cell's middle, and how far it is.</summary>
     private readonly Obstacle nearest;
     private readonly double least;
+
+    /// <summary>How many the cell stands for.</summary>
+    private readonly int count;
+
+    /// <summary>Those of a leaf in their order; of a cell with cells below it none.</summary>
+    private readonly Obstacle[] obstacles;
     private readonly GapCells?[]? children;
-    public readonly List<Narrow> Narrows = [];
-    public readonly List<Crossing> Crossings = [];
+    private readonly Narrow[] narrows = [];
+    private readonly Crossing[] crossings = [];
 
     /// <summary>The steps it took: one for each obstacle looked at, in this cell and in those below it.</summary>
     private readonly long steps;
 
-    /// <summary>What a cell keeps of the obstacles it is chosen from: none where nothing narrow can be.</summary>
-    private readonly record struct Kept(Obstacle[] Obstacles, Obstacle Nearest, double Least);
+    private bool IsLeaf => children is null;
 
-    private GapCells(Kept kept, Bounds cell, GapCells? before, CellChanges? changes, Work? work)
+    private static bool IsSmall(int count, Bounds cell) => count <= LeafObstacles || cell.Width <= LeastCell;
+
+    /// <summary>A cell with nothing narrow in it, or a leaf.</summary>
+    /// <param name="before">The leaf of before: places that are still the same stay the same objects.</param>
+    private GapCells(Kept kept, Bounds cell, GapCells? before, Work? work)
     {
-        (obstacles, nearest, least) = kept;
-        if (obstacles.Length < 2)
+        (obstacles, count, nearest, least) = kept;
+        if (count < 2)
             return;
-        var size = cell.Width;
-        if (obstacles.Length <= LeafObstacles || size <= LeastCell)
-        {
-            // Each pair is held against every other obstacle of the leaf.
-            steps = (long)obstacles.Length * obstacles.Length * obstacles.Length / 8 + obstacles.Length;
-            work?.Count(steps);
-            new LeafSearch(obstacles, cell, Narrows, Crossings).Run();
-            return;
-        }
-        steps = obstacles.Length * 4;
+        // Each pair is held against every other obstacle of the leaf.
+        steps = (long)count * count * count / 8 + count;
         work?.Count(steps);
-        children = new GapCells?[4];
-        var half = size / 2;
-        if (obstacles.Length > Shared && (changes is null || changes.Difference.Count > FewChanges))
-            Together.All(() => Child(0), () => Child(1), () => Child(2), () => Child(3));
-        else
-            for (var i = 0; i < 4; i++)
-                Child(i);
+        var search = new LeafSearch(obstacles, cell);
+        search.Run();
+        narrows = [.. search.Narrows];
+        crossings = [.. search.Crossings];
+        if (before is null)
+            return;
+        for (var i = 0; i < narrows.Length; i++)
+            if (Array.Find(before.narrows, narrows[i].IsSame) is { } same)
+                narrows[i] = same;
+        for (var i = 0; i < crossings.Length; i++)
+            if (Array.Find(before.crossings, crossings[i].IsSame) is { } same)
+                crossings[i] = same;
+    }
+
+    private GapCells(int count, Obstacle nearest, double least, GapCells?[] children)
+    {
+        (this.count, this.nearest, this.least, this.children) = (count, nearest, least, children);
+        obstacles = [];
+        steps = 4L * count;
         foreach (var child in children)
             steps += child?.steps ?? 0;
-
-        void Child(int i)
-        {
-            var minX = cell.MinX + (i & 1) * half;
-            var minY = cell.MinY + (i >> 1) * half;
-            children[i] = Build(obstacles, new Bounds(minX, minY, minX + half, minY + half), before?.children?[i], changes, work);
-        }
     }
 
     /// <summary>A cell with more obstacles, and more changes, than this is shared out among the processors.</summary>
     private const int Shared = 300;
     private const int FewChanges = 60;
 
-    /// <summary>
-    /// The cells over a set of obstacles; <paramref name="before"/> is an earlier tree over the same square and
-    /// <paramref name="changes"/> what has changed since; with both, a cell that nothing touches is not looked at.
-    /// </summary>
-    public static GapCells? Build(Obstacle[] from, Bounds cell, GapCells? before, CellChanges? changes, Work? work)
+    /// <summary>The cells over some obstacles, worked out from nothing.</summary>
+    /// <param name="from">All that can be in reach of the cell, in their order.</param>
+    public static GapCells? Build(Obstacle[] from, Bounds cell, Outermost now, Work? work)
     {
-        Kept? kept = null;
-        if (before is not null && changes is not null && !changes.Difference.Gone.Contains(before.nearest))
-        {
-            kept = Renewed(cell, before, changes, out var same);
-            if (same)
-            {
-                work?.Count(before.steps);
-                return before;
-            }
-        }
-        var renewed = kept is not null;
-        kept ??= Keep(from, cell);
-        if (kept is not { } found)
+        if (IsBeside(cell, now.Box) || Keep(from, cell, out var handed) is not { } kept)
             return null;
-        if (before is not null && before.obstacles.AsSpan().SequenceEqual(found.Obstacles) && before.nearest == found.Nearest)
+        if (kept.Count < 2 || IsSmall(kept.Count, cell))
+            return new GapCells(kept, cell, null, work);
+        work?.Count(4L * kept.Count);
+        var below = new GapCells?[4];
+        if (kept.Count > Shared)
+            Together.All(() => Child(0), () => Child(1), () => Child(2), () => Child(3));
+        else
+            for (var i = 0; i < 4; i++)
+                Child(i);
+        return new GapCells(kept.Count, kept.Nearest, kept.Least, below);
+
+        void Child(int i) => below[i] = Build(handed, Quarter(cell, i), now, work);
+    }
+
+    /// <summary>
+    /// Whether everything lies to one side of a cell, seen from anywhere in it: then nothing narrow has its middle there, whose ends
+    /// are seen in opposite directions.
+    /// </summary>
+    private static bool IsBeside(Bounds cell, Bounds box) =>
+        cell.MaxX < box.MinX || cell.MinX > box.MaxX || cell.MaxY < box.MinY || cell.MinY > box.MaxY;
+
+    private static Bounds Quarter(Bounds cell, int i)
+    {
+        var half = cell.Width / 2;
+        var (x, y) = (cell.MinX + (i & 1) * half, cell.MinY + (i >> 1) * half);
+        return new Bounds(x, y, x + half, y + half);
+    }
+
+    /// <summary>
+    /// The cells after a change. <paramref name="before"/> stood over the same square; <paramref name="now"/> holds what is there
+    /// now; what went and came may be left out where it is not in reach of the cell.
+    /// </summary>
+    /// <param name="from">All that can be in reach of the cell, in their order, where that is known already.</param>
+    public static GapCells? Renew(
+        Bounds cell,
+        GapCells? before,
+        Obstacle[] gone,
+        Obstacle[] come,
+        Obstacle[]? from,
+        Outermost now,
+        Work? work
+    )
+    {
+        if (IsBeside(cell, now.Box))
+            return null;
+        if (before is null)
+            return Build(from ?? Near(cell, now), cell, now, work);
+        var middle = cell.Centre;
+        var half = cell.Width * Math.Sqrt(0.5);
+        var limit = before.least + 2 * half;
+        var goneHere = InReach(ref gone, middle, limit);
+        var comeHere = InReach(ref come, middle, limit);
+        var changes = goneHere.Length + comeHere.Length;
+        if (changes == 0)
         {
             work?.Count(before.steps);
             return before;
         }
-        // The cells below choose from what this one keeps: what changed of that is what changed for them.
-        var below =
-            before is null || changes is null ? null
-            : renewed ? changes.Within(before.obstacles, found.Obstacles)
-            : changes.Between(before.obstacles, found.Obstacles);
-        return new GapCells(found, cell, before, below, work);
-    }
-
-    /// <summary>The cell's obstacles from those it had, while the nearest still is; null to look anew.</summary>
-    private static Kept? Renewed(Bounds cell, GapCells before, CellChanges changes, out bool same)
-    {
-        same = false;
-        var middle = cell.Centre;
-        var half = cell.Width * Math.Sqrt(0.5);
-        var limit = before.least + 2 * half;
-        List<Obstacle>? come = null;
-        foreach (var one in changes.Difference.Come)
+        var stays = Array.IndexOf(goneHere, before.nearest) < 0 && !Array.Exists(comeHere, one => IsNearer(one, middle, before));
+        if (before.IsLeaf)
         {
-            if (!InReach(one))
-                continue;
-            var distance = one.Grown.DistanceTo(middle);
-            if (distance <= before.least)
+            if (
+                stays
+                && before.count >= 2
+                && before.least <= half
+                && Changed(before, goneHere, comeHere) is var changed
+                && IsSmall(changed.Length, cell)
+            )
+                return new GapCells(new Kept(changed, changed.Length, before.nearest, before.least), cell, before, work);
+            if (Keep(from ?? Near(cell, now), cell, out var all) is not { } leaf)
                 return null;
-            if (distance <= limit)
-                (come ??= []).Add(one);
+            return leaf.Count < 2 || IsSmall(leaf.Count, cell) ? new GapCells(leaf, cell, before, work) : Build(all, cell, now, work);
         }
-        // Of an empty cell it is only known how far its obstacles were.
-        var empty = before.obstacles.Length < 2;
-        var gone = changes.Difference.Gone.Any(one => InReach(one) && (empty || Array.IndexOf(before.obstacles, one) >= 0));
-        if (empty && (come is not null || gone))
-            return null;
-        if (come is null && !gone)
+        // Where much has changed it is quicker to choose from what a cell hands down than to look for it again and again.
+        if (from is null && before.count <= Handed && changes > before.count / 4)
+            from = Near(cell, now);
+        // Where most has changed it is not asked of each cell below what of it stays.
+        if (from is not null && changes > before.count)
+            return Build(from, cell, now, work);
+        Obstacle[]? handed = null;
+        if ((from is null ? Counted() : null) is not { } kept)
         {
-            same = true;
-            return null;
+            if (Keep(from ?? Near(cell, now), cell, out handed) is not { } chosen)
+                return null;
+            if (chosen.Count < 2 || IsSmall(chosen.Count, cell))
+                return new GapCells(chosen, cell, null, work);
+            kept = chosen;
         }
-        var kept = new List<Obstacle>(before.obstacles.Length + (come?.Count ?? 0));
-        foreach (var one in before.obstacles)
-            if (!gone || !changes.Difference.Gone.Contains(one))
-                kept.Add(one);
-        // In the order of the scene, so that what is found does not depend on what was there before.
-        foreach (var one in come ?? [])
+        work?.Count(4L * kept.Count);
+        var below = new GapCells?[4];
+        if (kept.Count > Shared && changes > FewChanges)
+            Together.All(() => Child(0), () => Child(1), () => Child(2), () => Child(3));
+        else
+            for (var i = 0; i < 4; i++)
+                Child(i);
+        return new GapCells(kept.Count, kept.Nearest, kept.Least, below);
+
+        void Child(int i) => below[i] = Renew(Quarter(cell, i), before.children![i], gone, come, handed, now, work);
+
+        // How many the cell stands for, without asking which; null where that must be known.
+        Kept? Counted()
         {
-            var (low, high, place) = (0, kept.Count, changes.Order[one]);
-            while (low < high)
+            var (nearest, least) = (before.nearest, before.least);
+            if (!stays)
             {
-                var between = (low + high) / 2;
-                if (changes.Order[kept[between]] < place)
-                    low = between + 1;
-                else
-                    high = between;
+                if (NearestIn(now, middle) is not { } found)
+                    return null;
+                (nearest, least) = found;
             }
-            kept.Insert(low, one);
+            // Away from everything some that are in reach are not kept; inside something there is nothing to keep.
+            if (least > half || least <= -half)
+                return null;
+            var count = stays ? before.count - goneHere.Length + comeHere.Length : CountIn(now, middle, least + 2 * half);
+            return IsSmall(count, cell) ? null : new Kept([], count, nearest, least);
         }
-        return Seen([.. kept], before.nearest, before.least, middle, half);
-
-        // By its box: a cell inside an obstacle has a limit below 0.
-        bool InReach(Obstacle one) => one.Grown.Bounds.DistanceTo(middle) <= Math.Max(limit, 0);
     }
 
-    private static Kept? Keep(Obstacle[] from, Bounds cell)
-    {
-        var middle = cell.Centre;
-        var half = cell.Width * Math.Sqrt(0.5);
-        var distances = new double[from.Length];
-        var (least, nearest) = (double.PositiveInfinity, -1);
-        for (var i = 0; i < from.Length; i++)
-        {
-            var shape = from[i].Grown;
-            // A box further off than the best so far plus the reach cannot be kept: its own distance is at least that.
-            var reach = least + 2 * half;
-            distances[i] = reach > 0 && shape.Bounds.DistanceTo(middle) > reach ? double.PositiveInfinity : shape.DistanceTo(middle);
-            if (distances[i] < least)
-                (least, nearest) = (distances[i], i);
-        }
-        if (nearest < 0)
-            return null;
-        // The whole cell lies inside one obstacle: there is no free floor in it.
-        if (least <= -half)
-            return new Kept([], from[nearest], least);
-        var limit = least + 2 * half;
-        var count = 0;
-        foreach (var distance in distances)
-            if (distance <= limit)
-                count++;
-        var kept = new Obstacle[count];
-        count = 0;
-        for (var i = 0; i < from.Length; i++)
-            if (distances[i] <= limit)
-                kept[count++] = from[i];
-        return Seen(kept, from[nearest], least, middle, half);
-    }
+    /// <summary>A cell with no more than this looks for all that is in reach of it at once where much has changed.</summary>
+    private const int Handed = 400;
 
-    /// <summary>Away from everything: without the obstacles that the nearest hides all over the cell, and none at all where nothing narrow can be.</summary>
-    private static Kept Seen(Obstacle[] kept, Obstacle nearest, double least, Point middle, double half)
+    /// <summary>Those within a limit of a cell's middle; of the others those are dropped that are in reach of no cell below it.</summary>
+    private static Obstacle[] InReach(ref Obstacle[] some, Point middle, double limit)
     {
-        if (kept.Length < 2)
-            return new Kept([], nearest, least);
-        if (least <= half)
-            return new Kept(kept, nearest, least);
-        var towards = new (Point Direction, double Distance)[kept.Length];
-        var slope = default(Point);
-        for (var i = 0; i < kept.Length; i++)
+        List<Obstacle>? found = null;
+        var far = 0;
+        List<Obstacle>? below = null;
+        for (var i = 0; i < some.Length; i++)
         {
-            kept[i].Grown.DistanceTo(middle, out var foot);
-            towards[i] = ((foot - middle).Unit(), foot.DistanceTo(middle));
-            if (kept[i] == nearest)
-                slope = towards[i].Direction;
-        }
-        var bend = half * half / (2 * least);
-        var (count, sum) = (0, default(Point));
-        for (var i = 0; i < kept.Length; i++)
-        {
-            var (direction, distance) = towards[i];
-            if (kept[i] != nearest && distance - least > (direction - slope).Length * half + bend)
+            var one = some[i];
+            if (IsWithin(one, middle, limit))
+                (found ??= []).Add(one);
+            else if (!IsWithin(one, middle, limit + Slack))
+            {
+                far++;
                 continue;
-            (kept[count], towards[count]) = (kept[i], towards[i]);
-            sum += direction;
-            count++;
+            }
+            (below ??= []).Add(one);
         }
-        if (count < 2 || AllOneWay(towards.AsSpan(0, count), sum, half))
-            count = 0;
-        return new Kept(count == kept.Length ? kept : kept[..count], nearest, least);
+        if (far > 0)
+            some = below is null ? [] : [.. below];
+        return found is null ? []
+            : found.Count == some.Length ? some
+            : [.. found];
     }
 
-    /// <summary>
-    /// Whether all obstacles are seen to one side from everywhere in a cell. Then no narrow place has its middle there: its
-    /// ends are seen in opposite directions. The way from a point to the nearest of a convex shape changes by no more than the
-    /// point does, so it is enough that at the middle it reaches more than half the cell's diagonal to that side.
-    /// </summary>
-    private static bool AllOneWay(ReadOnlySpan<(Point Direction, double Distance)> towards, Point sum, double half)
+    private static bool IsNearer(Obstacle one, Point middle, GapCells before)
     {
-        if (sum.Length < 1e-6)
-            return false;
-        var side = sum.Unit();
-        foreach (var (direction, distance) in towards)
-            if (direction.Dot(side) * distance <= half)
-                return false;
-        return true;
+        var distance = one.Grown.DistanceTo(middle);
+        return distance < before.least || (distance == before.least && Obstacle.InOrder(one, before.nearest) < 0);
     }
 
-    public void Collect(List<Narrow> narrows, List<Crossing> crossings)
+    /// <summary>A leaf's obstacles, less those that went and with those that came, in their order.</summary>
+    private static Obstacle[] Changed(GapCells before, Obstacle[] gone, Obstacle[] come)
+    {
+        var kept = new List<Obstacle>(before.obstacles.Length + come.Length);
+        foreach (var one in before.obstacles)
+            if (Array.IndexOf(gone, one) < 0)
+                kept.Add(one);
+        if (come.Length > 0)
+        {
+            kept.AddRange(come);
+            kept.Sort(Obstacle.InOrder);
+        }
+        return [.. kept];
+    }
+
+    /// <summary>Adds what is narrow or crosses in the cells of before and no more, and what in those of now and not yet then.</summary>
+    public static void Compare(GapCells? before, GapCells? now, LinkChanges changes)
+    {
+        if (before == now)
+            return;
+        if (before is { IsLeaf: false } && now is { IsLeaf: false })
+        {
+            for (var i = 0; i < 4; i++)
+                Compare(before.children![i], now.children![i], changes);
+            return;
+        }
+        if (before is { IsLeaf: false } || now is { IsLeaf: false })
+        {
+            before?.Collect(changes.NarrowsGone, changes.CrossingsGone);
+            now?.Collect(changes.NarrowsCome, changes.CrossingsCome);
+            return;
+        }
+        Without(before?.narrows, now?.narrows, changes.NarrowsGone);
+        Without(now?.narrows, before?.narrows, changes.NarrowsCome);
+        Without(before?.crossings, now?.crossings, changes.CrossingsGone);
+        Without(now?.crossings, before?.crossings, changes.CrossingsCome);
+
+        static void Without<T>(T[]? some, T[]? others, List<T> rest)
+            where T : class
+        {
+            foreach (var one in some ?? [])
+                if (others is null || !Array.Exists(others, other => ReferenceEquals(other, one)))
+                    rest.Add(one);
+        }
+    }
+
+    private void Collect(List<Narrow> into, List<Crossing> crossingsInto)
     {
         if (children is null)
         {
-            narrows.AddRange(Narrows);
-            crossings.AddRange(Crossings);
+            into.AddRange(narrows);
+            crossingsInto.AddRange(crossings);
             return;
         }
         foreach (var child in children)
-            child?.Collect(narrows, crossings);
+            child?.Collect(into, crossingsInto);
     }
 }

@@ -10,67 +10,64 @@ namespace Wellsedes.Core.Walkways;
 /// Why this is exact: the clearance of a floor has its saddles where two obstacles are nearest each other with an
 /// empty disc between, and its maxima inside the faces; segments of empty discs do not cross, so sorting their ends
 /// round each obstacle gives the faces without any triangulation.
+/// A graph made from an earlier one keeps the numbers of faces and links that have not changed; those that went are never given again.
 /// </remarks>
 public sealed class GapGraph
 {
-    /// <summary>One end of a narrow place or crossing on the rim of an obstacle.</summary>
-    private readonly record struct Attachment(double Position, int Link, bool IsA);
-
-    private readonly Dictionary<Obstacle, int> indexes;
-    private readonly Obstacle[] obstacles;
-
-    /// <summary>The attachments of every rim, one rim after another in the order they are walked; where each rim's begin.</summary>
-    private readonly Attachment[] attachments;
-    private readonly int[] starts;
-    private readonly int[] firstSlot;
-
-    /// <summary>The face of every slot, numbered from 0.</summary>
-    private readonly int[] faces;
-
-    /// <summary>Two doors for each narrow place, those out of a face one after another; where each face's begin.</summary>
-    private readonly Door[] doors;
-    private readonly int[] firstDoor;
-    private readonly GapCells? cells;
     private readonly Bounds square;
+    private readonly GapCells? cells;
+    private readonly GapRims rims;
+
+    /// <summary>The numbers of the narrow places, the widest first.</summary>
+    private readonly int[] byWidth;
 
     private readonly Outermost outermost;
 
-    /// <summary>Builds the graph; an earlier graph over nearly the same obstacles lends what has not changed.</summary>
-    public static GapGraph Build(SpatialIndex<Obstacle> all, GapGraph? before = null, Work? work = null) =>
-        new(Outermost.Of(all, before?.outermost, work), before, work);
+    /// <summary>Which numbers are of one making: those of another say nothing here.</summary>
+    private readonly object making;
 
-    private GapGraph(Outermost outermost, GapGraph? before, Work? work)
+    /// <summary>Builds the graph; an earlier graph over nearly the same obstacles lends what has not changed.</summary>
+    /// <param name="changes">What came and went since the earlier one.</param>
+    internal static GapGraph Build(WalkwayScene scene, GapGraph? before, SceneDifference? changes, Work? work) =>
+        new(scene, before, changes, work);
+
+    private GapGraph(WalkwayScene scene, GapGraph? before, SceneDifference? changes, Work? work)
     {
-        this.outermost = outermost;
-        obstacles = outermost.Obstacles;
-        indexes = Outermost.OrderOf(obstacles);
-        square = SquareAround(obstacles, before?.square);
-        var earlier = before?.square == square ? before : null;
-        var difference = earlier is null ? null : SceneDifference.Between(earlier.obstacles, obstacles);
-        cells = GapCells.Build(obstacles, square, earlier?.cells, difference is null ? null : new(difference, indexes), work);
-        List<Narrow> narrows = new(earlier?.NarrowCount ?? 0);
-        List<Crossing> crossings = [];
-        cells?.Collect(narrows, crossings);
-        var links = new Links(indexes, narrows, crossings);
-        (starts, attachments) = Rims(links, narrows, crossings);
-        (firstSlot, var slots) = Slots(starts, attachments);
-        (faces, FaceCount) = Faces(slots, firstSlot[^1], narrows.Count, crossings);
-        (firstDoor, doors) = Doors(slots, faces, FaceCount, narrows);
-        NarrowCount = narrows.Count;
+        (outermost, var difference) = Outermost.Of(scene, before?.outermost, changes, work);
+        square = SquareAround(scene.Box, before?.square);
+        var earlier =
+            before is not null && before.square == square && difference.Count <= outermost.Count / 2 && !before.rims.IsWorn ? before : null;
+        var links = new LinkChanges();
+        making = earlier?.making ?? new object();
+        if (earlier is null)
+        {
+            Obstacle[] all = [.. outermost.Obstacles];
+            Array.Sort(all, Obstacle.InOrder);
+            cells = GapCells.Build(all, square, outermost, work);
+            GapCells.Compare(null, cells, links);
+            rims = GapRims.None.With([], all, links);
+        }
+        else
+        {
+            Obstacle[] come = [.. difference.Come];
+            cells = GapCells.Renew(square, earlier.cells, [.. difference.Gone], come, null, outermost, work);
+            GapCells.Compare(earlier.cells, cells, links);
+            rims = earlier.rims.With(difference.Gone, come, links);
+        }
+        byWidth = Sorted(earlier, rims);
     }
 
-    public int NarrowCount { get; }
+    public int NarrowCount => byWidth.Length;
+
+    /// <summary>Among which it is looked for what is near; not all of them need be outermost.</summary>
+    internal ObstacleIndex Index => outermost.Index;
 
     /// <summary>Whether an obstacle lies wholly inside no other one.</summary>
-    internal bool Holds(Obstacle obstacle) => indexes.ContainsKey(obstacle);
-
-    /// <summary>The obstacles that lie wholly inside no other one.</summary>
-    internal IReadOnlyList<Obstacle> Outer => obstacles;
+    internal bool Holds(Obstacle obstacle) => outermost.Holds(obstacle);
 
     /// <summary>A square that holds everything; its size steps in powers of two so that small moves keep it.</summary>
-    private static Bounds SquareAround(Obstacle[] obstacles, Bounds? before)
+    private static Bounds SquareAround(Bounds box, Bounds? before)
     {
-        var box = obstacles.Aggregate(Bounds.Empty, (sum, o) => sum.Including(o.Grown.Bounds));
         if (box.IsEmpty)
             return new Bounds(0, 0, 1, 1);
         if (before is { } old && old.Including(box) == old && old.Width < 8 * Math.Max(box.Width, box.Height))
@@ -84,139 +81,82 @@ public sealed class GapGraph
         return new Bounds(x, y, x + size, y + size);
     }
 
-    /// <summary>Which two obstacles each link joins, narrow places first, then crossings.</summary>
-    private readonly struct Links
+    /// <summary>The narrow places by their widths: those of before without what went, what came in between.</summary>
+    private static int[] Sorted(GapGraph? before, GapRims rims)
     {
-        public readonly int[] OfA;
-        public readonly int[] OfB;
-
-        public Links(Dictionary<Obstacle, int> indexes, List<Narrow> narrows, List<Crossing> crossings)
+        GapLink[] come = [.. rims.Come.Where(link => link.IsNarrow)];
+        Array.Sort(come, GapLink.WidestFirst);
+        if (before is null)
+            return [.. come.Select(link => link.Number)];
+        GapLink[] gone = [.. rims.Gone.Where(link => link.IsNarrow)];
+        Array.Sort(gone, GapLink.WidestFirst);
+        var was = before.byWidth;
+        var sorted = new int[was.Length - gone.Length + come.Length];
+        var (from, at, lost) = (0, 0, 0);
+        foreach (var link in come)
         {
-            var count = narrows.Count + crossings.Count;
-            (OfA, OfB) = (new int[count], new int[count]);
-            for (var link = 0; link < narrows.Count; link++)
-                (OfA[link], OfB[link]) = (indexes[narrows[link].A], indexes[narrows[link].B]);
-            for (var link = 0; link < crossings.Count; link++)
-                (OfA[narrows.Count + link], OfB[narrows.Count + link]) = (indexes[crossings[link].A], indexes[crossings[link].B]);
+            Copy(before.PlaceOf(link));
+            sorted[at++] = link.Number;
         }
-    }
+        Copy(was.Length);
+        return sorted;
 
-    /// <summary>The attachments of every rim in the order they are walked, and where each rim's begin.</summary>
-    private (int[], Attachment[]) Rims(Links links, List<Narrow> narrows, List<Crossing> crossings)
-    {
-        var total = links.OfA.Length;
-        var start = new int[obstacles.Length + 1];
-        for (var link = 0; link < total; link++)
+        // Those of before up to a place, but for the lost ones.
+        void Copy(int to)
         {
-            start[links.OfA[link] + 1]++;
-            start[links.OfB[link] + 1]++;
-        }
-        for (var i = 0; i < obstacles.Length; i++)
-            start[i + 1] += start[i];
-        var fill = start[..obstacles.Length];
-        var ends = new Attachment[2 * total];
-        for (var link = 0; link < total; link++)
-        {
-            var (a, b) =
-                link < narrows.Count
-                    ? (narrows[link].PositionA, narrows[link].PositionB)
-                    : (crossings[link - narrows.Count].PositionA, crossings[link - narrows.Count].PositionB);
-            ends[fill[links.OfA[link]]++] = new Attachment(a, link, true);
-            ends[fill[links.OfB[link]]++] = new Attachment(b, link, false);
-        }
-        for (var i = 0; i < obstacles.Length; i++)
-            if (start[i + 1] - start[i] > 1)
-                ends.AsSpan(start[i]..start[i + 1])
-                    .Sort(static (x, y) => x.Position != y.Position ? x.Position.CompareTo(y.Position) : x.Link.CompareTo(y.Link));
-        return (start, ends);
-    }
-
-    /// <summary>A stretch of rim between two attachments is a slot. The first of each rim, and those after and before each end of a link.</summary>
-    private static (int[], (int After, int Before)[]) Slots(int[] start, Attachment[] ends)
-    {
-        var first = new int[start.Length];
-        var slotAt = new (int After, int Before)[ends.Length];
-        for (var i = 0; i + 1 < start.Length; i++)
-        {
-            var length = start[i + 1] - start[i];
-            first[i + 1] = first[i] + Math.Max(1, length);
-            for (var k = 0; k < length; k++)
+            while (lost < gone.Length && before.PlaceOf(gone[lost]) is var place && place < to)
             {
-                var end = ends[start[i] + k];
-                slotAt[end.Link * 2 + (end.IsA ? 0 : 1)] = (first[i] + k, first[i] + (k == 0 ? length : k) - 1);
+                Take(place);
+                from = place + 1;
+                lost++;
             }
+            Take(to);
         }
-        return (first, slotAt);
+
+        void Take(int to)
+        {
+            was.AsSpan(from..to).CopyTo(sorted.AsSpan(at));
+            at += to - from;
+            from = to;
+        }
     }
 
-    /// <summary>Slots on the two sides of a narrow place belong to one face each, and so do those that meet where rims cross.</summary>
-    private static (int[], int) Faces((int After, int Before)[] slotAt, int slots, int narrows, List<Crossing> crossings)
+    /// <summary>Where a narrow place stands, or would stand, among those by their widths.</summary>
+    private int PlaceOf(GapLink link)
     {
-        var union = new UnionFind(slots);
-        for (var link = 0; link < slotAt.Length / 2; link++)
+        var (low, high) = (0, byWidth.Length);
+        while (low < high)
         {
-            var (a, b) = (slotAt[link * 2], slotAt[link * 2 + 1]);
-            if (link < narrows)
-            {
-                union.Join(a.After, b.Before);
-                union.Join(a.Before, b.After);
-            }
-            else if (crossings[link - narrows].Enters)
-                union.Join(a.Before, b.After);
+            var between = (low + high) / 2;
+            if (GapLink.WidestFirst(rims.Link(byWidth[between])!, link) < 0)
+                low = between + 1;
             else
-                union.Join(a.After, b.Before);
+                high = between;
         }
-        // The least slot of a face stands for it, so it comes first and gives the number.
-        var face = new int[slots];
-        var count = 0;
-        for (var slot = 0; slot < slots; slot++)
-        {
-            var least = union.Find(slot);
-            face[slot] = least == slot ? count++ : face[least];
-        }
-        return (face, count);
+        return low;
     }
 
-    private static (int[], Door[]) Doors((int After, int Before)[] slotAt, int[] face, int faces, List<Narrow> narrows)
-    {
-        var first = new int[faces + 1];
-        for (var link = 0; link < narrows.Count; link++)
-        {
-            var (left, right) = (face[slotAt[link * 2].After], face[slotAt[link * 2].Before]);
-            if (left == right)
-                continue;
-            first[left + 1]++;
-            first[right + 1]++;
-        }
-        for (var i = 0; i < faces; i++)
-            first[i + 1] += first[i];
-        var fill = first[..faces];
-        var doors = new Door[first[faces]];
-        for (var link = 0; link < narrows.Count; link++)
-        {
-            var (left, right) = (face[slotAt[link * 2].After], face[slotAt[link * 2].Before]);
-            if (left == right)
-                continue;
-            doors[fill[left]++] = new Door(left, right, narrows[link], false);
-            doors[fill[right]++] = new Door(right, left, narrows[link], true);
-        }
-        return (first, doors);
-    }
+    internal ReadOnlySpan<int> ByWidth => byWidth;
+
+    internal GapLink Link(int number) => rims.Link(number)!;
+
+    /// <summary>The faces on the left and on the right of the line from A to B of a narrow place.</summary>
+    internal (int Left, int Right) SidesOf(int link) => rims.SidesOf(link);
+
+    /// <summary>One more than the highest number of a face.</summary>
+    internal int FaceCount => rims.FaceCount;
+
+    /// <summary>Whether faces of an earlier graph that are not among the gone ones are the same here under the same numbers.</summary>
+    internal bool Continues(GapGraph earlier) => making == earlier.making;
+
+    /// <summary>Whether a face of the graph this one was made from is there no more; none of it is asked where nothing was lent.</summary>
+    internal bool IsFaceGone(int face) => rims.IsFaceGone(face);
 
     /// <summary>The face that touches an obstacle's rim at a position of it; -1 when the obstacle lies inside another.</summary>
-    internal int FaceAtRim(Obstacle obstacle, double position)
-    {
-        if (!indexes.TryGetValue(obstacle, out var index))
-            return -1;
-        var rim = attachments.AsSpan(starts[index]..starts[index + 1]);
-        var slot = rim.Length == 0 ? 0 : rim.Length - 1;
-        for (var k = 0; k < rim.Length && rim[k].Position <= position; k++)
-            slot = k;
-        return faces[firstSlot[index] + slot];
-    }
+    internal int FaceAtRim(Obstacle obstacle, double position) => rims.FaceAt(obstacle, position);
 
     /// <summary>The face an open point lies in: that of its nearest obstacle. -1 inside an obstacle or with none.</summary>
-    internal int FaceAt(Point p) => NearestRim(p, obstacles) is ({ } nearest, var position) ? FaceAtRim(nearest, position) : -1;
+    internal int FaceAt(Point p) => NearestRim(p, Around(p)) is ({ } nearest, var position) ? FaceAtRim(nearest, position) : -1;
 
     /// <summary>The nearest of some obstacles to a point and where on its rim; none when the point lies inside one.</summary>
     internal (Obstacle? Nearest, double Position) NearestRim(Point p, IReadOnlyList<Obstacle> near)
@@ -226,43 +166,33 @@ public sealed class GapGraph
         var foot = p;
         foreach (var obstacle in near)
         {
+            if (obstacle.Grown.Bounds.DistanceTo(p) > least)
+                continue;
             var distance = obstacle.Grown.DistanceTo(p, out var on);
-            if (distance >= least || !indexes.ContainsKey(obstacle))
+            if (
+                distance > least
+                || (distance == least && nearest is not null && Obstacle.InOrder(obstacle, nearest) > 0)
+                || !Holds(obstacle)
+            )
                 continue;
             (nearest, least, foot) = (obstacle, distance, on);
         }
         return nearest is null || least <= 0 ? (null, 0) : (nearest, nearest.Rim.Position(foot));
     }
 
-    internal int FaceCount { get; }
-
-    /// <summary>Through a narrow place out of one face into another; ToLeft when that lies on the left of the line from A to B.</summary>
-    internal readonly record struct Door(int Face, int Other, Narrow Narrow, bool ToLeft);
-
-    internal int DoorCount => doors.Length;
-
-    internal ref readonly Door this[int door] => ref doors[door];
-
-    /// <summary>The doors out of a face: from the first up to, but not with, the last.</summary>
-    internal (int First, int Last) From(int face) => (firstDoor[face], firstDoor[face + 1]);
-}
-
-/// <summary>Disjoint sets with path halving.</summary>
-internal sealed class UnionFind(int count)
-{
-    private readonly int[] parent = [.. Enumerable.Range(0, count)];
-
-    public int Find(int i)
+    /// <summary>Obstacles among which the nearest to a place is.</summary>
+    internal IReadOnlyList<Obstacle> Around(Point p)
     {
-        while (parent[i] != i)
-            i = parent[i] = parent[parent[i]];
-        return i;
-    }
-
-    public void Join(int a, int b)
-    {
-        (a, b) = (Find(a), Find(b));
-        if (a != b)
-            parent[Math.Max(a, b)] = Math.Min(a, b);
+        var reach = double.PositiveInfinity;
+        List<Obstacle> near = [];
+        foreach (var (obstacle, boxDistance) in Index.Nearest(Bounds.At(p)))
+        {
+            if (boxDistance > reach)
+                break;
+            near.Add(obstacle);
+            if (Holds(obstacle))
+                reach = Math.Min(reach, Math.Max(0, obstacle.Grown.DistanceTo(p)));
+        }
+        return near;
     }
 }

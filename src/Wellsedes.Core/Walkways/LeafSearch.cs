@@ -3,25 +3,50 @@ using Wellsedes.Core.Geometry;
 namespace Wellsedes.Core.Walkways;
 
 /// <summary>Finds the narrow places and crossings whose middle lies in one small cell, from that cell's obstacles alone.</summary>
-internal sealed class LeafSearch(Obstacle[] obstacles, Bounds cell, List<Narrow> narrows, List<Crossing> crossings)
+internal sealed class LeafSearch(Obstacle[] obstacles, Bounds cell)
 {
     private const double Parallel = 1e-9;
 
+    public List<Narrow> Narrows { get; } = [];
+    public List<Crossing> Crossings { get; } = [];
+
     public void Run()
     {
+        // At the middle of a narrow place the ways to its two ends are opposite and alike: their sum is nothing. Where two rims
+        // cross, both are no way off. The way to a convex shape changes by no more than the point does, so where the sum at the
+        // cell's middle is longer than its diagonal, or a rim farther off than half of it, there is none here.
+        var middle = cell.Centre;
+        var diagonal = cell.Width * Math.Sqrt(2) + 0.01;
+        Span<Seen> seen = obstacles.Length <= MostOnStack ? stackalloc Seen[obstacles.Length] : new Seen[obstacles.Length];
+        for (var i = 0; i < obstacles.Length; i++)
+        {
+            var distance = obstacles[i].Grown.DistanceTo(middle, out var foot);
+            seen[i] = new Seen(distance <= 0 ? default : foot - middle, Math.Abs(distance) <= diagonal / 2);
+        }
         for (var i = 0; i < obstacles.Length; i++)
         for (var j = i + 1; j < obstacles.Length; j++)
         {
+            var sum = seen[i].Way + seen[j].Way;
+            if (sum.Dot(sum) > diagonal * diagonal)
+                continue;
             var (a, b) = (obstacles[i], obstacles[j]);
             var gap = Gap.Between(a.Grown, b.Grown);
             if (gap.Width <= 0)
-                Cross(a, b);
+            {
+                if (seen[i].IsRimNear && seen[j].IsRimNear)
+                    Cross(a, b);
+            }
             else if (FacingRun(a.Grown, b.Grown, gap) is { } run)
                 AlongRun(a, b, gap, run);
             else if (InCell(gap.Middle) && IsFree(gap.Middle, gap.Width / 2, a, b))
-                narrows.Add(new Narrow(a, b, gap.A, gap.B, gap.Width));
+                Narrows.Add(new Narrow(a, b, gap.A, gap.B, gap.Width));
         }
     }
+
+    private const int MostOnStack = 64;
+
+    /// <summary>An obstacle seen from the cell's middle: the way to it, nothing from within; and whether its rim may pass through the cell.</summary>
+    private readonly record struct Seen(Point Way, bool IsRimNear);
 
     /// <summary>Cells own their lower and left edges, so that a middle on a border is found once.</summary>
     private bool InCell(Point p) => p.X >= cell.MinX && p.X < cell.MaxX && p.Y >= cell.MinY && p.Y < cell.MaxY;
@@ -36,9 +61,9 @@ internal sealed class LeafSearch(Obstacle[] obstacles, Bounds cell, List<Narrow>
 
     private void Cross(Obstacle a, Obstacle b)
     {
-        foreach (var p in Rim.Crossings(a.Rim, b.Rim))
+        foreach (var p in Rim.Crossings(a.Rim, b.Rim, cell.Grown(1)))
             if (InCell(p) && IsFree(p, 0, a, b))
-                crossings.Add(new Crossing(a, b, p));
+                Crossings.Add(new Crossing(a, b, p));
     }
 
     /// <summary>The stretch along which two parallel sides face each other at the same distance, if there is one.</summary>
@@ -101,7 +126,7 @@ internal sealed class LeafSearch(Obstacle[] obstacles, Bounds cell, List<Narrow>
                 return;
             var middle = run.From + run.Along * ((from + to) / 2);
             var across = new Point(run.Along.Y, -run.Along.X) * radius;
-            narrows.Add(new Narrow(a, b, middle - across, middle + across, gap.Width));
+            Narrows.Add(new Narrow(a, b, middle - across, middle + across, gap.Width));
         }
     }
 

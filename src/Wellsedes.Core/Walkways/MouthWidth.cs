@@ -6,16 +6,21 @@ namespace Wellsedes.Core.Walkways;
 internal static class MouthWidth
 {
     /// <summary>The widest free stretch of the mouth and what is on either side of it; width 0 when it is filled.</summary>
-    public static Pinch Of(Mouth mouth, SpatialIndex<Obstacle> index)
+    public static Pinch Of(Mouth mouth, ObstacleIndex index)
     {
-        var doorway = Convex.Rectangle(default, 2 * mouth.Half, 2 * mouth.Deep).At(mouth.Frame);
+        var doorway = Doorway(mouth);
         List<(double From, double To, Obstacle By)> taken = [];
         foreach (var obstacle in index.Meeting(doorway.Bounds))
             if (obstacle.OwnerId != mouth.Leaf.OwnerId && Across(obstacle.Shape, mouth) is { } across)
                 taken.Add((across.From, across.To, obstacle));
         var best = new Pinch(mouth.Leaf, mouth.Leaf, At(-mouth.Half), At(-mouth.Half), 0);
         var (at, by) = (-mouth.Half, mouth.Leaf);
-        foreach (var next in taken.OrderBy(one => one.From).Append((From: mouth.Half, To: mouth.Half, By: mouth.Leaf)))
+        foreach (
+            var next in taken
+                .OrderBy(one => one.From)
+                .ThenBy(one => one.By, Comparer<Obstacle>.Create(Obstacle.InOrder))
+                .Append((From: mouth.Half, To: mouth.Half, By: mouth.Leaf))
+        )
         {
             if (next.From - at > best.Width)
                 best = new Pinch(by, next.By, At(at), At(next.From), next.From - at);
@@ -28,6 +33,9 @@ internal static class MouthWidth
 
         Point At(double across) => mouth.Frame.Out(new Point(across, 0));
     }
+
+    /// <summary>The floor of a mouth, within the thickness of its wall.</summary>
+    public static Convex Doorway(Mouth mouth) => Convex.Rectangle(default, 2 * mouth.Half, 2 * mouth.Deep).At(mouth.Frame);
 
     /// <summary>What a shape takes of the mouth's width within the wall, in mm along it; null when it takes nothing.</summary>
     private static (double From, double To)? Across(Convex shape, Mouth mouth)

@@ -19,17 +19,40 @@ public sealed class Obstacle
     public Convex Grown { get; }
     internal Rim Rim { get; }
 
+    private readonly uint key;
+    private readonly string part;
+
     public Obstacle(string ownerId, string name, string part, Convex shape)
     {
         OwnerId = ownerId;
         Name = name;
         Shape = shape;
-        Grown = shape.Grown(Growth * (1 + 0.1 * Spread(ownerId, part)));
+        this.part = part;
+        key = KeyOf(ownerId, part);
+        Grown = shape.Grown(Growth * (1 + 0.1 * (key / 2147483648.0 - 1)));
         Rim = new Rim(Grown);
     }
 
-    /// <summary>A repeatable figure in [-1, 1) from a name.</summary>
-    private static double Spread(string ownerId, string part)
+    /// <summary>
+    /// The order in which obstacles are looked at: one that follows from their names alone, so that what is found does not depend
+    /// on what stood there before.
+    /// </summary>
+    public static int InOrder(Obstacle one, Obstacle other)
+    {
+        var order = one.key.CompareTo(other.key);
+        if (order != 0 || one == other)
+            return order;
+        order = string.CompareOrdinal(one.OwnerId, other.OwnerId);
+        if (order == 0)
+            order = string.CompareOrdinal(one.part, other.part);
+        // Two of one name are only met where somebody made them by hand.
+        return order != 0 ? order : Corner(one).CompareTo(Corner(other));
+
+        static (double, double) Corner(Obstacle obstacle) => (obstacle.Shape.Bounds.MinX, obstacle.Shape.Bounds.MinY);
+    }
+
+    /// <summary>A repeatable number from a name.</summary>
+    private static uint KeyOf(string ownerId, string part)
     {
         var hash = 2166136261u;
         foreach (var c in ownerId)
@@ -40,6 +63,6 @@ public sealed class Obstacle
         hash ^= hash >> 15;
         hash *= 2246822519u;
         hash ^= hash >> 13;
-        return hash / 2147483648.0 - 1;
+        return hash;
     }
 }

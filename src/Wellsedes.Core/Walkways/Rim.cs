@@ -6,14 +6,23 @@ namespace Wellsedes.Core.Walkways;
 internal sealed class Rim
 {
     /// <summary>A piece: an arc about a corner, or the straight run that follows it.</summary>
-    private readonly record struct Piece(bool IsArc, Point From, Point To, Point Centre, double Radius, double Start, double Sweep);
+    private readonly record struct Piece(bool IsArc, Point From, Point To, Point Centre, double Radius, double Start, double Sweep)
+    {
+        /// <summary>A hair larger than it is.</summary>
+        public Bounds Box { get; } = (IsArc ? Bounds.At(Centre).Grown(Radius) : Bounds.Around([From, To])).Grown(1e-6);
+    }
 
     private readonly Convex shape;
-    private readonly List<Piece> pieces = [];
+    private List<Piece>? known;
 
-    public Rim(Convex shape)
+    /// <summary>Laid out when they are first asked for: most rims are only asked on which side a point lies.</summary>
+    private List<Piece> Pieces => known ??= PiecesOf(shape);
+
+    public Rim(Convex shape) => this.shape = shape;
+
+    private static List<Piece> PiecesOf(Convex shape)
     {
-        this.shape = shape;
+        List<Piece> pieces = [];
         var corners = shape.Corners;
         var at = 0;
         foreach (var (centre, from, sweep) in shape.Arcs())
@@ -28,6 +37,7 @@ internal sealed class Rim
             }
             at++;
         }
+        return pieces;
     }
 
     /// <summary>Where on the boundary a point of it lies: even figures are arcs, odd ones straight runs.</summary>
@@ -63,7 +73,7 @@ internal sealed class Rim
 
     private double ArcFraction(int corner, Point p)
     {
-        var arc = pieces[2 * corner];
+        var arc = Pieces[2 * corner];
         return Fraction(Math.Atan2(p.Y - arc.Centre.Y, p.X - arc.Centre.X), arc.Start, arc.Sweep);
     }
 
@@ -82,13 +92,15 @@ internal sealed class Rim
         return angle < 0 ? angle + 2 * Math.PI : angle;
     }
 
-    /// <summary>Where two boundaries cross.</summary>
-    public static List<Point> Crossings(Rim a, Rim b)
+    /// <summary>Where two boundaries cross; outside a place they may be left out.</summary>
+    public static List<Point> Crossings(Rim a, Rim b, Bounds within)
     {
         List<Point> found = [];
-        foreach (var one in a.pieces)
-        foreach (var two in b.pieces)
+        foreach (var one in a.Pieces)
+        foreach (var two in one.Box.Meets(within) ? b.Pieces : [])
         {
+            if (!two.Box.Meets(one.Box) || !two.Box.Meets(within))
+                continue;
             if (one.IsArc && two.IsArc)
                 ArcArc(one, two, found);
             else if (one.IsArc)

@@ -26,7 +26,7 @@ public static class Route
     {
         var room = way.Access.On is null ? 0 : Math.Min(way.Width / 2, 400);
         var end = way.Access.At + way.Access.Outward * room;
-        var face = analysis.FaceOf(end);
+        var face = analysis.Graph.FaceAt(end);
         if (!analysis.Widest.Reached(face))
             return [];
         List<Point> points = [end];

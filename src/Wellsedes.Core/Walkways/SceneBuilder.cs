@@ -9,50 +9,43 @@ namespace Wellsedes.Core.Walkways;
 /// <summary>Turns a level with its furniture into obstacles, sources and targets, once for each thing that changed.</summary>
 public sealed class SceneBuilder
 {
-    private sealed record ItemScene(Checks Checks, ImmutableArray<Obstacle> Obstacles, ImmutableArray<Target> Targets);
+    /// <summary>A thing as it is on the floor, and as it is where it is reached over a stage.</summary>
+    private sealed record ItemScene(Checks Checks, ScenePart Part, ScenePart OnDeck);
 
     private readonly ConditionalWeakTable<PlacedItem, ItemScene> items = [];
     private readonly ConditionalWeakTable<LevelSpace, ShellScene> shells = [];
+    private readonly ConditionalWeakTable<LevelSpace, ShellScene> stepFreeShells = [];
 
     /// <param name="stepFree">Whether only ways without a step are asked about.</param>
     public WalkwayScene Build(LevelSpace space, IReadOnlyList<PlacedItem> placed, Checks checks, bool stepFree = false)
     {
-        ShellScene? shell = null;
-        if (stepFree)
-            shell = ShellScene.Of(space, checks, true);
-        else if (!shells.TryGetValue(space, out shell) || shell.Checks != checks)
-            shells.AddOrUpdate(space, shell = ShellScene.Of(space, checks, false));
-        var obstacles = ImmutableArray.CreateBuilder<Obstacle>();
-        var targets = ImmutableArray.CreateBuilder<Target>();
-        obstacles.AddRange(shell.Obstacles);
-        targets.AddRange(shell.Targets);
+        var known = stepFree ? stepFreeShells : shells;
+        if (!known.TryGetValue(space, out var shell) || shell.Checks != checks)
+            known.AddOrUpdate(space, shell = ShellScene.Of(space, checks, stepFree));
+        var parts = ImmutableArray.CreateBuilder<ScenePart>(shell.Parts.Length + placed.Count);
+        parts.AddRange(shell.Parts);
+        var box = shell.Parts[0].Box;
         var decks = new SpatialIndex<PlacedItem>([.. placed.Where(item => item.Form.StoodOn && !item.LiesFlat)], deck => deck.Bounds);
         foreach (var item in placed)
         {
             if (!items.TryGetValue(item, out var scene) || scene.Checks != checks)
                 items.AddOrUpdate(item, scene = Furniture(item, checks));
-            obstacles.AddRange(scene.Obstacles);
+            var part = scene.Part;
             // What stands on a stage is reached over the stage.
-            if (scene.Targets.IsEmpty)
-                continue;
-            var at = Bounds.Around([item.Item.Placement.Origin]);
-            if (decks.Count == 0 || !decks.Meeting(at).Exists(deck => deck != item && StandsOn(item, deck)))
-                targets.AddRange(scene.Targets);
+            if (decks.Count > 0 && !part.Targets.IsEmpty)
+            {
+                var at = Bounds.At(item.Item.Placement.Origin);
+                if (decks.Meeting(at).Exists(deck => deck != item && StandsOn(item, deck)))
+                    part = scene.OnDeck;
+            }
+            parts.Add(part);
+            box = box.Including(part.Box);
         }
-        return new WalkwayScene(
-            obstacles.ToImmutable(),
-            shell.IsEntered ? [new WaySource(FarOutside(obstacles))] : [],
-            targets.ToImmutable(),
-            shell.Landings
-        );
+        return new WalkwayScene(parts.ToImmutable(), shell.IsEntered ? [new WaySource(FarOutside(box))] : [], shell.Landings);
     }
 
     /// <summary>A place beyond everything: people come from there through the true mouth of an entrance, past what stands before it.</summary>
-    internal static Point FarOutside(IEnumerable<Obstacle> obstacles)
-    {
-        var box = obstacles.Aggregate(Bounds.Empty, (sum, obstacle) => sum.Including(obstacle.Grown.Bounds));
-        return box.IsEmpty ? default : new Point(box.MinX - Far, (box.MinY + box.MaxY) / 2);
-    }
+    internal static Point FarOutside(Bounds box) => box.IsEmpty ? default : new Point(box.MinX - Far, (box.MinY + box.MaxY) / 2);
 
     private const double Far = 10_000;
 
@@ -68,7 +61,7 @@ public sealed class SceneBuilder
         List<Target> targets = [];
         // What hangs above everybody's head, lies flat on the floor or is there for scale stands in nobody's way.
         if (item.IsOverhead || item.Form.ForScale)
-            return new ItemScene(checks, [], []);
+            return SceneOf(checks, [], []);
         if (!item.LiesFlat)
             for (var i = 0; i < item.Solids.Length; i++)
                 obstacles.Add(new Obstacle(item.Item.Id, name, $"body{i}", item.Solids[i]));
@@ -103,8 +96,11 @@ public sealed class SceneBuilder
                     [new Access(new Obstacle(item.Item.Id, name, "middle", Convex.Disc(at, 0)), at, default)]
                 )
             );
-        return new ItemScene(checks, [.. obstacles], [.. targets]);
+        return SceneOf(checks, [.. obstacles], [.. targets]);
     }
+
+    private static ItemScene SceneOf(Checks checks, ImmutableArray<Obstacle> obstacles, ImmutableArray<Target> targets) =>
+        new(checks, new ScenePart(obstacles, targets), new ScenePart(obstacles, []));
 
     private static Access FrontOf(PlacedItem item, Obstacle body) =>
         new(body, item.Item.Placement.Out(item.Form.FrontMark), item.Item.Placement.Turned(new Point(0, -1)));

@@ -20,6 +20,10 @@ internal sealed record ShellScene(
     ImmutableArray<Target> Targets
 )
 {
+    /// <summary>The shell itself, then each thing people must get to by itself.</summary>
+    public ImmutableArray<ScenePart> Parts { get; } =
+    [new ScenePart(Obstacles, []), .. Targets.Select(target => new ScenePart([], [target], target.Kind == TargetKind.Room))];
+
     /// <summary>How far beside a boundary it is looked for a room, in mm.</summary>
     private const double Beside = 5;
 
@@ -66,7 +70,30 @@ internal sealed record ShellScene(
             Flights(flight, false, space, checks, stepFree, obstacles, landings, targets);
         foreach (var hole in space.Fixtures.Voids)
             Flights(hole, true, space, checks, stepFree, obstacles, landings, targets);
+        targets.AddRange(space.Rooms.Select(room => RoomTarget(room, checks)));
         return new ShellScene(checks, obstacles.ToImmutable(), entered, landings.ToImmutable(), targets.ToImmutable());
+    }
+
+    private static Target RoomTarget(FoundRoom room, Checks checks) =>
+        new(
+            room.Room.Id,
+            room.Room.Name,
+            TargetKind.Room,
+            0,
+            checks.MainAisle,
+            [.. PlacesIn(room).Select(at => new Access(null, at, default))]
+        );
+
+    /// <summary>Some places in a room, so that it counts as reached wherever something happens to stand.</summary>
+    private static IEnumerable<Point> PlacesIn(FoundRoom room)
+    {
+        const int across = 4;
+        var box = room.Outline.Bounds;
+        var grid =
+            from i in Enumerable.Range(0, across)
+            from j in Enumerable.Range(0, across)
+            select new Point(box.MinX + box.Width * (i + 0.5) / across, box.MinY + box.Height * (j + 0.5) / across);
+        return grid.Where(room.Outline.Holds).Prepend(room.Room.Inside);
     }
 
     private enum Sides

@@ -77,19 +77,69 @@ public sealed record Target(
 public sealed record Way(Target Target, double Width, Pinch? Pinch, Access Access)
 {
     public bool Holds => Tolerance.Meets(Width, Target.Needed);
+
+    /// <summary>Of some ways that which misses its needed width by most, or holds it by least: the one that tallies tell and sheets draw.</summary>
+    public static Way? NarrowestOf(IEnumerable<Way> ways) => ways.MinBy(way => (way.Width / way.Target.Needed, way.Target.OwnerId));
 }
 
 /// <summary>Where people come from. The way up to here is as wide as Width (mm, endless far outside); Pinch is what made it so.</summary>
 public readonly record struct WaySource(Point At, double Width = double.PositiveInfinity, Pinch? Pinch = null);
 
-/// <summary>Everything a walkway question is asked about.</summary>
-public sealed record WalkwayScene(
-    ImmutableArray<Obstacle> Obstacles,
-    ImmutableArray<WaySource> Sources,
-    ImmutableArray<Target> Targets,
-    ImmutableArray<Landing> Landings
-)
+/// <summary>One thing of a scene: what of it stands in the way, and what people must get to. The same object for as long as it has not changed.</summary>
+/// <param name="IsRoom">Whether its targets are rooms as such, which are no ways to tell of.</param>
+public sealed record ScenePart(ImmutableArray<Obstacle> Obstacles, ImmutableArray<Target> Targets, bool IsRoom = false)
 {
+    /// <summary>Round all its obstacles, grown.</summary>
+    internal Bounds Box { get; } = Obstacles.Aggregate(Bounds.Empty, (box, obstacle) => box.Including(obstacle.Grown.Bounds));
+}
+
+/// <summary>Everything a walkway question is asked about, thing by thing.</summary>
+public sealed class WalkwayScene
+{
+    private readonly Lazy<ImmutableArray<Obstacle>> obstacles;
+    private readonly Lazy<ImmutableArray<Target>> targets;
+
+    public WalkwayScene(ImmutableArray<ScenePart> parts, ImmutableArray<WaySource> sources, ImmutableArray<Landing> landings)
+    {
+        (Parts, Sources, Landings) = (parts, sources, landings);
+        Box = parts.Aggregate(Bounds.Empty, (box, part) => box.Including(part.Box));
+        obstacles = new(() => [.. parts.SelectMany(part => part.Obstacles)]);
+        targets = new(() => [.. parts.Where(part => !part.IsRoom).SelectMany(part => part.Targets)]);
+    }
+
     public WalkwayScene(ImmutableArray<Obstacle> obstacles, ImmutableArray<WaySource> sources, ImmutableArray<Target> targets)
-        : this(obstacles, sources, targets, []) { }
+        : this([new ScenePart(obstacles, targets)], sources, []) { }
+
+    public ImmutableArray<ScenePart> Parts { get; }
+    public ImmutableArray<WaySource> Sources { get; }
+    public ImmutableArray<Landing> Landings { get; }
+
+    public ImmutableArray<Obstacle> Obstacles => obstacles.Value;
+
+    /// <summary>All that people must get to, rooms as such left out.</summary>
+    public ImmutableArray<Target> Targets => targets.Value;
+
+    /// <summary>Round all its obstacles, grown.</summary>
+    internal Bounds Box { get; }
+
+    /// <summary>Where each part stands in an earlier scene; -1 where it does not. Both are in the same order but for what changed.</summary>
+    internal int[] PlacesIn(WalkwayScene before)
+    {
+        var (was, now) = (before.Parts, Parts);
+        var places = new int[now.Length];
+        var (from, ends) = (0, 0);
+        while (from < was.Length && from < now.Length && ReferenceEquals(was[from], now[from]))
+            places[from] = from++;
+        while (ends < was.Length - from && ends < now.Length - from && ReferenceEquals(was[^(ends + 1)], now[^(ends + 1)]))
+        {
+            ends++;
+            places[^ends] = was.Length - ends;
+        }
+        var between = new Dictionary<ScenePart, int>(was.Length - ends - from, ReferenceEqualityComparer.Instance);
+        for (var i = from; i < was.Length - ends; i++)
+            between[was[i]] = i;
+        for (var i = from; i < now.Length - ends; i++)
+            places[i] = between.GetValueOrDefault(now[i], -1);
+        return places;
+    }
 }

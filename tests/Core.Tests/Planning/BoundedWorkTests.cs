@@ -128,4 +128,32 @@ public sealed class BoundedWorkTests
         foreach (var way in state.Walkways.Ways.Where(w => w.Target.OwnerId is not ("t98" or "t99")))
             Assert.Equal(ways[(way.Target.OwnerId, way.Target.Kind, way.Target.Index)], way.Width, 6);
     }
+
+    /// <summary>A level that stays as it is costs nothing more, however often another is asked about: its steps would run out.</summary>
+    [Fact]
+    public void A_level_that_nothing_changes_on_is_counted_once()
+    {
+        var sample = new Sample()
+            .Room(18_000, 13_000)
+            .Door()
+            .Do(new PutLevel(new Level("up", "First floor", 3400, 2700)))
+            .Do(new CopyShell(L, "up", "shell"))
+            .Do(new PutThing(new Flight("stair", L, FlightKind.Stair, 16_000, 3000, 0, 1100, 4000, 1, 19, "up")) { Sure = true })
+            .Do(new PlaceItem("below", S, L, "round-table-1525", 5000, 5000))
+            .Do(new PlaceItem("above", S, "up", "round-table-1525", 5000, 5000));
+        var wall = sample.Plan.OnLevel<Wall>("up").First();
+        sample.Do(new PutOpening(new Opening("out", wall.Id, OpeningKind.Gap, 9000, 1000, 0, 2100, 0, OpeningMark.Exit, false, false, "")));
+        var above = sample.State.Levels.Single(level => level.Space.LevelId == "up");
+        Assert.Contains(above.Walkways.Ways, way => way.Target.Kind == TargetKind.Exit);
+        var work = above.Ground.Work!;
+        var counted = work.Done;
+        Assert.InRange(counted, 1, long.MaxValue);
+        for (var i = 0; i < 20; i++)
+        {
+            sample.Planner.Probe(sample.Plan, new MoveItems(["below"], 20 * i, 0), S, L);
+            sample.Do(new MoveItems(["below"], 10, 5));
+        }
+        Assert.Same(above.Ground, sample.State.Levels.Single(level => level.Space.LevelId == "up").Ground);
+        Assert.Equal(counted, work.Done);
+    }
 }

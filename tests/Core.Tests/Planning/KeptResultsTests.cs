@@ -95,6 +95,37 @@ public sealed class KeptResultsTests
         Assert.Equal(100, done);
     }
 
+    /// <summary>A hall in which many things are changed at once: beyond what is looked for one by one, and what is shared among processors.</summary>
+    [Theory]
+    [InlineData(1)]
+    [InlineData(2)]
+    [InlineData(3)]
+    public void After_many_things_are_changed_at_once_all_figures_are_those_worked_out_anew(int seed)
+    {
+        var random = new Random(seed);
+        var sample = new Sample().Room(30_000, 22_000).Door(along: 4000).Door(along: 9000, mark: OpeningMark.Exit, wall: "north");
+        string[] tables = [.. Enumerable.Range(0, 63).Select(i => $"t{i}")];
+        for (var i = 0; i < tables.Length; i++)
+            sample.Do(new PlaceItem(tables[i], S, L, "round-table-1525", 2500 + i % 9 * 3000, 2200 + i / 9 * 2900, 5 * random.Next(72)));
+        for (var step = 0; step < 10; step++)
+        {
+            string[] some = [.. tables.OrderBy(_ => random.Next()).Take(10 + random.Next(50))];
+            Edit edit = (step % 5) switch
+            {
+                0 => new MoveItems([.. some], random.Next(-600, 600), random.Next(-600, 600)),
+                1 => new RotateItems([.. some], 5 * random.Next(72)),
+                2 => new SetItemsAside([.. some], true),
+                3 => new SetItemsAside([.. tables], false),
+                _ => new MoveItems([.. tables], random.Next(-200, 200), random.Next(-200, 200)),
+            };
+            sample.Planner.Probe(sample.Plan, new MoveItems([.. some.Take(30)], 400, 250), S, L);
+            if (sample.Planner.Answer(sample.Plan, edit).Change is null)
+                continue;
+            sample.Do(edit);
+            Same(new Planner().StateOf(sample.Plan, S, L), sample.State, $"hall {seed}, edit {step}: {edit}");
+        }
+    }
+
     private static void Same(PlanState anew, PlanState kept, string where)
     {
         var ways = kept.Walkways.Ways.ToDictionary(way => (way.Target.OwnerId, way.Target.Kind, way.Target.Index));

@@ -89,7 +89,7 @@ public sealed class WalkwayGeometryTests
         for (var i = 0; i < 40; i++)
         {
             var (a, b) = (Shape(random, 500).Grown(0.5), Shape(random, 500).Grown(0.5));
-            var found = Rim.Crossings(new Rim(a), new Rim(b));
+            var found = Rim.Crossings(new Rim(a), new Rim(b), Bounds.Everything);
             var reference = Drawn(a).Boundary.Intersection(Drawn(b).Boundary).Coordinates;
             Assert.All(found, p => Assert.InRange(Math.Max(Math.Abs(a.DistanceTo(p)), Math.Abs(b.DistanceTo(p))), 0, 1e-6));
             Assert.True(found.Count == reference.Length, $"{seed}/{i}: {found.Count} found, {reference.Length} in the reference");

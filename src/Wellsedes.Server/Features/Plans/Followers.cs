@@ -45,6 +45,8 @@ public sealed class Followers(IHubContext<PlanHub> hub, ILogger<Followers> log)
 
     public bool IsFollowed(Guid planId) => followers.Values.Any(follower => follower.PlanId == planId);
 
+    public int CountOf(Guid planId) => followers.Values.Count(follower => follower.PlanId == planId);
+
     public void Tell(Guid planId, ChangedView change)
     {
         var written = new WrittenChange(change);

@@ -19,18 +19,23 @@ public sealed class OpenPlan : IDisposable
     /// <summary>Edits taken through the gate together.</summary>
     private const int MostTogether = 64;
 
+    /// <summary>Revisions that an answer tells of besides its own.</summary>
+    private const int MostBehind = 100;
+
     private readonly SemaphoreSlim gate = new(1, 1);
     private readonly ConcurrentQueue<WaitingEdit> waiting = new();
     private readonly PlanStore store;
-    private readonly Action<ChangedView> tell;
+    private readonly PacedTelling telling;
     private readonly ILogger log;
     private CancellationTokenSource edited = new();
     private volatile PublishedPlan now;
 
     /// <param name="tell">Told of every change, in order; must not wait.</param>
-    public OpenPlan(Guid id, StoredPlan stored, PlanStore store, Action<ChangedView> tell, ILogger log)
+    /// <param name="followers">How many it is told to.</param>
+    public OpenPlan(Guid id, StoredPlan stored, PlanStore store, Action<ChangedView> tell, Func<int> followers, ILogger log)
     {
-        (this.store, this.tell, this.log) = (store, tell, log);
+        (this.store, this.log) = (store, log);
+        telling = new PacedTelling((since, schemes) => ChangedViews.Of(now!, since, schemes), tell, followers, TimeProvider.System);
         now = new PublishedPlan(id, stored.Plan, stored.History, stored.Revision, stored.AuthorNames, null, new Planner());
         var fault = stored.Broken is { } broken ? new PlanFault("", broken, null) : FaultOf(now);
         now = now with { Fault = fault, Edited = edited.Token };
@@ -54,6 +59,9 @@ public sealed class OpenPlan : IDisposable
             ? Task.FromResult(EditOutcome.Refused(wrong))
             : QueueAsync(
                 new WaitingEdit(person, name, request.SchemeId, request.Request, plan => WantedEdits.Of(plan, person, request), cancel)
+                {
+                    Base = request.BaseRevision,
+                }
             );
 
     /// <summary>What an edit brings in that may carry a picture: it is decoded before it comes to the gate.</summary>
@@ -88,7 +96,7 @@ public sealed class OpenPlan : IDisposable
             if (now.Fault is { } fault)
                 return EditOutcome.Refused("plan", $"Taken back, and still: {fault.Message}", 409);
             var changed = ChangedViews.Of(now, logged.Revision - 1, [now.SchemeOf(null)]);
-            tell(changed);
+            telling.Tell(changed);
             return new EditOutcome(new EditDone(changed, now.Undoable(person), logged.Change.Label), null, 200);
         }
         finally
@@ -156,7 +164,10 @@ public sealed class OpenPlan : IDisposable
         }
         if (done.Count == 0)
             return;
-        var since = Math.Min(now.Revision, done.Min(one => one.Logged.Revision) - 1);
+        // Whoever is a little behind is told what they have not heard yet along with the answer.
+        var oldest = draft.History.Log.IsEmpty ? now.Revision : draft.History.Log[0].Revision - 1;
+        var behind = Math.Max(done.Min(one => one.Edit.Base), Math.Max(oldest, now.Revision - MostBehind));
+        var since = Math.Min(Math.Min(now.Revision, behind), done.Min(one => one.Logged.Revision) - 1);
         var fresh = draft.History.Log.Where(logged => logged.Revision > now.Revision).ToArray();
         ChangedView changed;
         try
@@ -177,7 +188,7 @@ public sealed class OpenPlan : IDisposable
         {
             await StoreAsync(fresh, draft);
             Publish(draft);
-            tell(changed);
+            telling.Tell(changed);
         }
         foreach (var (edit, logged, note) in done)
             edit.Answer.TrySetResult(

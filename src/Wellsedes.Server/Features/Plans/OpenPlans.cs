@@ -52,5 +52,7 @@ public sealed class OpenPlans(PlanStore store, Followers followers, ILogger<Open
     }
 
     private async Task<OpenPlan?> LoadAsync(Guid id) =>
-        await store.LoadAsync(id) is { } stored ? new OpenPlan(id, stored, store, change => followers.Tell(id, change), log) : null;
+        await store.LoadAsync(id) is { } stored
+            ? new OpenPlan(id, stored, store, change => followers.Tell(id, change), () => followers.CountOf(id), log)
+            : null;
 }

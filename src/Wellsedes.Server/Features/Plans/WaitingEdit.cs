@@ -34,6 +34,9 @@ internal sealed record WaitingEdit(
     CancellationToken Cancel
 )
 {
+    /// <summary>The revision it was made on, where that is known.</summary>
+    public long Base { get; init; } = long.MaxValue;
+
     public TaskCompletionSource<EditOutcome> Answer { get; } = new(TaskCreationOptions.RunContinuationsAsynchronously);
 }
 
