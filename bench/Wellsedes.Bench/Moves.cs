@@ -34,7 +34,12 @@ internal static class Moves
         ImmutableArray<string> some = [.. Enumerable.Range(200, 100).Select(i => $"table-{i}")];
         ImmutableArray<string> half = [.. Enumerable.Range(0, 250).Select(i => $"table-{i}")];
         ImmutableArray<string> all = [.. Enumerable.Range(0, 500).Select(i => $"table-{i}")];
-        report("probe, 100 of 500 tables of ten moved together", 40, i => planner.Probe(hall, new MoveItems(some, 5 * i, 3 * i), S, L));
+        foreach (var (atOnce, how) in new[] { (true, "at once, walkways of before"), (false, "in full") })
+            report(
+                $"probe, 100 of 500 tables of ten moved together, {how}",
+                40,
+                i => planner.Probe(hall, new MoveItems(some, 5 * i, 3 * i), S, L, atOnce)
+            );
         Edit(hall, print, "250 of 500 tables duplicated", i => new DuplicateItems(half, [.. half.Select(id => $"{id}-{i}")], 900, 500 + i));
         Edit(hall, print, "500 tables set aside", _ => new SetItemsAside(all, true));
         Edit(hall, print, "500 tables rotated", i => new RotateItems(all, 15 + i));

@@ -165,7 +165,6 @@ public sealed class PermissionTests(Cluster cluster) : HouseTests(cluster)
         Edit edit = Visitor.Ottoman("x");
         (string Call, object?[] Arguments)[] calls =
         [
-            ("Probe", [edit, "", ""]),
             ("Aim", [new AimQuestion("level-0", default, 0)]),
             ("UseMeter", [0]),
             ("PressMeter", []),
@@ -182,6 +181,14 @@ public sealed class PermissionTests(Cluster cluster) : HouseTests(cluster)
             );
         }
         Assert.Contains("no such plan", (await Assert.ThrowsAsync<HubException>(() => link.InvokeAsync("Follow", other.Plan))).Message);
+        foreach (var (on, told) in ((Guid, string)[])[(plan, "editor"), (other.Plan, "no such plan")])
+        {
+            var refused = await Assert.ThrowsAsync<HubException>(async () =>
+            {
+                await foreach (var _ in link.StreamAsync<ProbeView>("Probe", on, edit, "", "")) { }
+            });
+            Assert.Contains(told, refused.Message);
+        }
         var work = await Assert.ThrowsAsync<HubException>(async () =>
         {
             await foreach (var _ in link.StreamAsync<WorkTold>("Work", other.Plan, new WorkOrder("sheet-set"))) { }

@@ -11,7 +11,16 @@ namespace Wellsedes.Core.Capacity;
 /// <param name="Over">How many more than asked: "4 over"; "" for none.</param>
 /// <param name="Share">How much of what is asked there is, from 0 to 1; null where nothing is asked.</param>
 /// <param name="Short">Whether it misses what is asked.</param>
-public sealed record TallyLine(string Name, string Value, string Rest = "", string Over = "", double? Share = null, bool Short = false);
+/// <param name="OfWays">Whether it is about walkways.</param>
+public sealed record TallyLine(
+    string Name,
+    string Value,
+    string Rest = "",
+    string Over = "",
+    double? Share = null,
+    bool Short = false,
+    bool OfWays = false
+);
 
 public static class TallyLines
 {
@@ -57,7 +66,8 @@ public static class TallyLines
                 width,
                 $"of {needed}{(units == UnitSystem.Metric ? "\u00a0mm" : "")}",
                 Share: Math.Clamp(narrowest.Width / narrowest.Needed, 0, 1),
-                Short: !Tolerance.Meets(narrowest.Width, narrowest.Needed)
+                Short: !Tolerance.Meets(narrowest.Width, narrowest.Needed),
+                OfWays: true
             );
         }
     }

@@ -92,6 +92,27 @@ public sealed record Form(
     /// <summary>Whether it only shows how large things are: it counts as nothing and stands in nobody's way.</summary>
     public bool ForScale { get; init; }
 
+    /// <summary>The same seen in a mirror along its own y axis: its left is its right, its front stays its front.</summary>
+    public Form Mirrored() =>
+        this with
+        {
+            Solids = [.. Solids.Select(solid => solid.Mirrored())],
+            Seats = [.. Seats.Select(seat => seat with { Edge = Across(seat.Edge), Outward = Across(seat.Outward) })],
+            Activity = [.. Activity.Select(space => space with { Floor = space.Floor.Mirrored() })],
+            Symbol = [.. Symbol.Select(part => part with { Path = part.Path.Map(Across) })],
+            Prisms = [.. Prisms.Select(prism => prism with { Outline = prism.Outline.Mirrored() })],
+            Picture = Picture is { } picture
+                ? picture with
+                {
+                    Corner = Across(picture.Corner),
+                    Across = Across(picture.Across),
+                    Down = Across(picture.Down),
+                }
+                : null,
+        };
+
+    private static Point Across(Point p) => new(-p.X, p.Y);
+
     /// <summary>The box around the solids, in own coordinates.</summary>
     public Bounds Body => Solids.Aggregate(Bounds.Empty, (box, solid) => box.Including(solid.Bounds));
 

@@ -1,3 +1,4 @@
+using Wellsedes.Core.Editing.Groups;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Spaces;
@@ -11,6 +12,8 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
     private readonly KitchenEdits kitchens = new(spaces);
     private readonly OwnItemEdits own = new(forms);
     private readonly LineUpEdits lineUp = new(forms);
+    private readonly RepeatEdits repeats = new(forms, spaces);
+    private readonly GroupEdits groups = new(forms);
 
     internal Arranging.Settled Settled(Plan plan, Item item, double catchDistance) => items.Settled(plan, item, catchDistance);
 
@@ -32,7 +35,8 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
                 : Replace(plan, e.Checks, "Set the checks"),
             _ => SchemeEdits.Answer(plan, edit)
                 ?? ShellEdits.Answer(plan, edit, spaces)
-                ?? RepeatEdits.Answer(plan, edit)
+                ?? repeats.Answer(plan, edit)
+                ?? groups.Answer(plan, edit)
                 ?? FurnishEdits.Answer(plan, edit)
                 ?? own.Answer(plan, edit)
                 ?? lineUp.Answer(plan, edit)
@@ -41,7 +45,7 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
                 ?? items.Answer(plan, edit),
         };
         return answer.Change is { } change
-            ? Guard(plan, FinishEdits.Without(plan, RoomEdits.KeepNames(plan, change, spaces)), edit)
+            ? Guard(plan, FinishEdits.Without(plan, GroupFollow.After(plan, RoomEdits.KeepNames(plan, change, spaces))), edit)
             : answer;
     }
 

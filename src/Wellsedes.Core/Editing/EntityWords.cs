@@ -11,6 +11,8 @@ public static class EntityWords
         {
             Item item => item.Label.Length > 0 ? $"item {item.Label}" : "an item",
             Repeat => "a repeat",
+            Cluster { Name.Length: > 0 } cluster => cluster.Name,
+            Cluster => "a cluster",
             OwnItem own => own.Item.Name,
             HouseStock => "a stock",
             Finish => "a finish",

@@ -73,15 +73,6 @@ internal static class FurnishEdits
             )
                 changes.Add(new EntityChange(carried, carried with { Elevation = Math.Max(0, carried.Elevation + by) }));
         }
-        // A repeat all of whose members become another is of the other from now on.
-        var kept = plan.OfScheme<Item>(edit.SchemeId)
-            .Where(item => item.Catalogue == from.Key && items.All(one => one.Id != item.Id))
-            .Select(item => item.Parent)
-            .ToHashSet();
-        foreach (
-            var repeat in plan.OfScheme<Repeat>(edit.SchemeId).Where(repeat => repeat.Catalogue == from.Key && !kept.Contains(repeat.Id))
-        )
-            changes.Add(new EntityChange(repeat, repeat with { Catalogue = to.Key }));
         return EditAnswer.Done(
             new Change($"Changed {items.Length} {from.Name} to {to.Name}", [.. changes.DistinctBy(change => change.Id)])
         );

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using System.Globalization;
 using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.Editing.Groups;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
@@ -441,6 +442,8 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         List<EntityChange> made = [];
         var taken = Labels(plan, plan.Find<Item>(edit.Ids.FirstOrDefault() ?? "")?.SchemeId ?? "");
         var copies = edit.Ids.Zip(edit.NewIds).ToDictionary(pair => pair.First, pair => pair.Second);
+        var groups = CopiedGroups.Of(plan, copies, edit.Dx, edit.Dy);
+        made.AddRange(groups.Values.Select(group => new EntityChange(null, group)));
         foreach (var (id, newId) in copies)
         {
             if (plan.Find<Item>(id) is not { } item)
@@ -457,8 +460,8 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
                         X = item.X + edit.Dx,
                         Y = item.Y + edit.Dy,
                         Locked = false,
-                        Parent = null,
-                        Slot = null,
+                        Parent = item.Parent is { } parent && groups.TryGetValue(parent, out var group) ? group.Id : null,
+                        Slot = item.Parent is { } whole && groups.ContainsKey(whole) ? item.Slot : null,
                         // A copy stands on the copy of what its original stands on, else on the same thing only where it does not move away from it.
                         StandsOn = item.StandsOn is { } on && copies.TryGetValue(on, out var copied) ? copied : null,
                         Label = table ? NextNumber(taken) : "",
@@ -466,9 +469,9 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
                 )
             );
         }
-        if (made.Count == 0)
+        if (copies.Count == 0)
             return EditAnswer.No("ids", "Nothing was chosen to copy.");
-        return EditAnswer.Done(new Change(made.Count == 1 ? "Duplicated an item" : $"Duplicated {made.Count} items", [.. made]));
+        return EditAnswer.Done(new Change(copies.Count == 1 ? "Duplicated an item" : $"Duplicated {copies.Count} items", [.. made]));
     }
 
     internal static EditAnswer Each(Plan plan, ImmutableArray<string> ids, string verb, Func<Item, Item> after, bool evenLocked = false)

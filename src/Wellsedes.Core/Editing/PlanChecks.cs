@@ -31,11 +31,10 @@ public static class PlanChecks
             if (OfEntity(plan, plan.Entities[id]) is { } problem)
                 return (id, problem);
         var slots = new HashSet<(string?, int?)>();
-        return
-            plan.All<Item>().Where(item => item.Parent is not null).FirstOrDefault(item => !slots.Add((item.Parent, item.Slot)))
-                is { } second
-            ? (second.Id, new Problem("slot", "Another member is in this slot of its parent."))
-            : null;
+        foreach (var member in plan.All<Item>().Cast<IMember>().Concat(plan.All<Cluster>()).Concat(plan.All<Repeat>()))
+            if (member.Parent is not null && !slots.Add((member.Parent, member.Slot)))
+                return (member.Id, new Problem("slot", "Another member is in this slot of its parent."));
+        return null;
     }
 
     /// <summary>What is wrong after a change, seen from what it touched and what hangs on that; null when nothing is.</summary>
@@ -86,7 +85,7 @@ public static class PlanChecks
                 if (flight.Check(after, true) is { } problem)
                     return problem with { Message = $"{flight.Called()}: {problem.Message}" };
         // Items that stand on, belong to or are made from what went.
-        var held = gone.Where(e => e is Item or Wall or Repeat or OwnItem).Select(e => e.Id).ToHashSet();
+        var held = gone.Where(e => e is Item or Wall or Repeat or Cluster or OwnItem).Select(e => e.Id).ToHashSet();
         if (held.Count > 0)
             foreach (var item in after.All<Item>())
                 if (
@@ -95,6 +94,10 @@ public static class PlanChecks
                     || held.Contains(item.Catalogue)
                 )
                     return new Problem("ids", $"{EntityWords.Called(after, item)} hangs on this; move or remove it first.");
+        if (gone.Any(e => e is Repeat or Cluster))
+            foreach (var group in after.All<Cluster>().Cast<IMember>().Concat(after.All<Repeat>()))
+                if (group.Parent is { } parent && held.Contains(parent))
+                    return new Problem("ids", $"{EntityWords.Called(after, (Entity)group)} belongs to this; release it first.");
         if (gone.OfType<OwnItem>().FirstOrDefault(own => after.Find(HouseStock.IdOf(own.Id)) is not null) is { } counted)
             return new Problem("ids", $"The house counts {counted.Item.Name}; stop counting it first.");
         var made = change.Entities.Select(e => e.After).OfType<OwnItem>().Where(own => before.Find(own.Id) is not null).ToArray();
@@ -166,7 +169,8 @@ public static class PlanChecks
             Backing backing => BackingEdits.Check(backing),
             Thing thing => OfThing(plan, thing, true),
             Item item => OfItem(plan, item),
-            Repeat repeat => OfRepeat(plan, repeat),
+            Repeat repeat => OfRepeat(repeat) ?? OfMember(plan, repeat),
+            Cluster cluster => OfCluster(cluster) ?? OfMember(plan, cluster),
             OwnItem own => OfOwnItem(own),
             HouseStock stock => OfStock(plan, stock),
             Finish finish => FinishEdits.Check(plan, finish),
@@ -266,28 +270,49 @@ public static class PlanChecks
         return null;
     }
 
-    private static Problem? OfMember(Plan plan, Item item)
+    private static Problem? OfMember(Plan plan, IMember member)
     {
-        if (item.Parent is null != item.Slot is null)
+        if (member.Parent is null != member.Slot is null)
             return new Problem("parent", "A member has both its parent and its slot.");
-        if (item.Parent is not { } parent)
+        if (member.Parent is not { } parent)
             return null;
-        if (plan.Find<Repeat>(parent) is not { } repeat || repeat.SchemeId != item.SchemeId || repeat.LevelId != item.LevelId)
+        if (plan.Find(parent) is not (IMember group and (Repeat or Cluster)))
             return new Problem("parent", "What it is a member of is not there.");
-        return item.Slot is { } slot && slot >= 0 && slot < repeat.Columns * repeat.Rows
+        if (group.SchemeId != member.SchemeId || group.LevelId != member.LevelId)
+            return new Problem("parent", "What it is a member of is of another scheme or level.");
+        var deep = 0;
+        for (var above = group; above is not null; above = above.Parent is { } id ? plan.Find(id) as IMember : null)
+            if (above.Id == member.Id || ++deep > Cluster.Deepest)
+                return new Problem("parent", $"It would hold itself, or be nested more than {Cluster.Deepest} deep.");
+        return member.Slot >= 0 && member.Slot < (group is Repeat repeat ? repeat.Count : Cluster.Most * 4)
             ? null
             : new Problem("slot", "Its slot is none of its parent's.");
     }
 
-    private static Problem? OfRepeat(Plan plan, Repeat repeat)
+    private static Problem? OfCluster(Cluster cluster) =>
+        cluster.Ready is { } ready && !(ready.Count is >= 0 and <= 100 && ready.Distance is >= 0 and <= 10_000)
+            ? new Problem("ready", "A ready-made cluster is made from a count to 100 and a distance to 10 000 mm.")
+            : null;
+
+    private static Problem? OfRepeat(Repeat repeat)
     {
-        if (plan.CatalogueItem(repeat.Catalogue) is null)
-            return new Problem("catalogue", $"The catalogue has no item \"{Short(repeat.Catalogue)}\".");
         if (repeat.Columns < 1 || repeat.Rows < 1 || (long)repeat.Columns * repeat.Rows > Repeat.Most)
             return new Problem("columns", $"A repeat has from 1 to {Repeat.Most} members; {repeat.Columns} by {repeat.Rows} was given.");
+        if (Math.Abs(repeat.Sweep) is not (> 0 and <= 360))
+            return new Problem("sweep", "A ring goes round by more than 0 and at most 360 degrees.");
+        if (repeat.Form == RepeatForm.Ring && !(repeat.Radius > 0 && repeat.Radius <= SizeSense.Longest))
+            return new Problem("radius", "The radius of a ring must be more than 0.");
+        if (repeat.Form == RepeatForm.Path && repeat.Path.Length is < 2 or > Repeat.MostCorners)
+            return new Problem("path", $"A path has from 2 to {Repeat.MostCorners} points; {repeat.Path.Length} were given.");
+        if (repeat.Singles.FirstOrDefault(single => single.Slot < 0 || single.Slot >= repeat.Count) is { } none)
+            return new Problem("singles", $"Slot {none.Slot + 1} is none of this repeat's.");
+        if (repeat.Singles.Length > 0 && repeat.Singles.All(single => single.LeftOut) && repeat.Singles.Length == repeat.Count)
+            return new Problem("singles", "A repeat keeps at least one member.");
         return SizeSense.CheckPlacement(repeat.Placement)
             ?? SizeSense.CheckPlace("columnSpacing", repeat.ColumnSpacing)
-            ?? SizeSense.CheckPlace("rowSpacing", repeat.RowSpacing);
+            ?? SizeSense.CheckPlace("rowSpacing", repeat.RowSpacing)
+            ?? SizeSense.CheckPlace("backToBack", repeat.BackToBack ?? 0)
+            ?? SizeSense.CheckAngle("start", repeat.Start);
     }
 
     private static Problem? OfStock(Plan plan, HouseStock stock)

@@ -1,3 +1,4 @@
+using Wellsedes.Core.Editing.Groups;
 using Wellsedes.Core.Plans;
 
 namespace Wellsedes.Core.Editing;
@@ -32,10 +33,9 @@ internal static class Removing
         foreach (var wall in gone.Values.OfType<Wall>().ToArray())
         foreach (var opening in plan.OpeningsIn(wall.Id))
             gone[opening.Id] = opening;
-        var repeats = gone.Values.OfType<Repeat>().Select(repeat => repeat.Id).ToHashSet();
-        if (repeats.Count > 0)
-            foreach (var member in plan.All<Item>().Where(item => item.Parent is { } parent && repeats.Contains(parent)))
-                gone[member.Id] = member;
+        foreach (var group in gone.Values.OfType<IMember>().Where(member => member is Repeat or Cluster).ToArray())
+        foreach (var member in new GroupTree(plan, group.SchemeId).Below(group))
+            gone[member.Id] = (Entity)member;
         List<EntityChange> changes = [.. gone.Values.Select(entity => new EntityChange(entity, null))];
         // What stood or hung on it comes down to the floor.
         var fallen = plan.All<Item>()

@@ -23,17 +23,19 @@ internal sealed class ShellChange(Plan plan)
 
     public void Remove(string id) => after[id] = null;
 
+    /// <summary>Whether something is made or changed under an id.</summary>
+    public bool Has(string id) => after.GetValueOrDefault(id) is not null;
+
     public IEnumerable<T> All<T>()
         where T : Entity => plan.All<T>().Where(e => !after.ContainsKey(e.Id)).Concat(after.Values.OfType<T>());
 
+    /// <summary>What it does so far.</summary>
+    public IEnumerable<EntityChange> Changes() =>
+        after.Select(pair => new EntityChange(plan.Find(pair.Key), pair.Value)).Where(change => !Equals(change.Before, change.After));
+
     public EditAnswer Done(string label)
     {
-        ImmutableArray<EntityChange> changes =
-        [
-            .. after
-                .Select(pair => new EntityChange(plan.Find(pair.Key), pair.Value))
-                .Where(change => !Equals(change.Before, change.After)),
-        ];
+        ImmutableArray<EntityChange> changes = [.. Changes()];
         return changes.IsEmpty ? EditAnswer.No("edit", "Nothing would change.") : EditAnswer.Done(new Change(label, changes));
     }
 }

@@ -67,6 +67,9 @@ public sealed class Convex
         return new Convex([.. hull], 0);
     }
 
+    /// <summary>The same seen in a mirror along the y axis.</summary>
+    public Convex Mirrored() => new([.. corners.Reverse().Select(p => new Point(-p.X, p.Y))], Radius);
+
     public Convex At(Placement placement) => new([.. corners.Select(placement.Out)], Radius);
 
     /// <summary>The same shape with its boundary pushed out by a distance in mm.</summary>

@@ -27,6 +27,13 @@ public readonly record struct Placement(double X, double Y, double Rotation)
         return new Point(dx * cos + dy * sin, -dx * sin + dy * cos);
     }
 
+    /// <summary>Another placement as it is seen from this one: <see cref="Then"/> with it gives the other.</summary>
+    public Placement Seen(Placement other)
+    {
+        var origin = In(other.Origin);
+        return new Placement(origin.X, origin.Y, other.Rotation - Rotation);
+    }
+
     /// <summary>A placement inside a placement: a chair's within its table's.</summary>
     public Placement Then(Placement inner)
     {

@@ -66,13 +66,17 @@ public sealed class Planner
     public PlanState StateOf(Plan plan, string schemeId, string levelId)
     {
         var known = states.GetOrCreateValue(plan);
-        var state = known.GetOrAdd(schemeId, _ => new(() => Derive(plan, schemeId, keep: true, default)));
+        var state = known.GetOrAdd(schemeId, _ => new(() => Derive(plan, schemeId, keep: true, atOnce: false, default)));
         return state.Value.SeenOn(levelId);
     }
 
     /// <summary>The answer to an edit that is only asked about: nothing is applied, nothing kept.</summary>
+    /// <param name="atOnce">
+    /// Whether an edit that moves many things is answered with the walkways as they were before it, which it then says
+    /// (<see cref="PlanState.IsStale"/>); asked again without this it is answered in full.
+    /// </param>
     /// <exception cref="OperationCanceledException">Nobody waits for it any more.</exception>
-    public ProbeAnswer Probe(Plan plan, Edit edit, string schemeId, string levelId, CancellationToken cancel = default)
+    public ProbeAnswer Probe(Plan plan, Edit edit, string schemeId, string levelId, bool atOnce = false, CancellationToken cancel = default)
     {
         var answer = editor.Answer(plan, edit);
         if (answer.Change is not { } change || !plan.TryApply(change, out var result, out _))
@@ -80,7 +84,7 @@ public sealed class Planner
             var now = StateOf(plan, schemeId, levelId);
             return new ProbeAnswer(answer.Problem, [], "", [], [], now, false);
         }
-        var state = Derive(result, schemeId, keep: false, cancel).SeenOn(levelId);
+        var state = Derive(result, schemeId, keep: false, atOnce, cancel).SeenOn(levelId);
         var ids = change.Entities.Select(entity => entity.Id).ToHashSet();
         var settled = Caught(plan, edit);
         return new ProbeAnswer(
@@ -127,7 +131,7 @@ public sealed class Planner
         var answer = editor.Answer(plan, edit);
         if (answer.Change is not { } change || !plan.TryApply(change, out var result, out _))
             return new Foresight(answer.Problem, 0, SeatsOf(now), SeatsOf(now), []);
-        var after = Derive(result, schemeId, keep: false, cancel);
+        var after = Derive(result, schemeId, keep: false, atOnce: false, cancel);
         var before = now.Levels.SelectMany(level => level.Overlaps).Select(Pair).ToHashSet();
         var changed = change.Entities.Select(entity => entity.Id).ToHashSet();
         var unfit = after
@@ -195,11 +199,11 @@ public sealed class Planner
         return item is null || reach <= 0 ? null : editor.Settled(plan, item, reach);
     }
 
-    private PlanState Derive(Plan plan, string schemeId, bool keep, CancellationToken cancel)
+    private PlanState Derive(Plan plan, string schemeId, bool keep, bool atOnce, CancellationToken cancel)
     {
         var checks = plan.OfScheme<Checks>(schemeId).First();
         var brief = plan.OfScheme<Brief>(schemeId).First();
-        var standing = plan.Levels.ToDictionary(level => level.Id, level => StandingOn(plan, schemeId, level, checks, cancel));
+        var standing = plan.Levels.ToDictionary(level => level.Id, level => StandingOn(plan, schemeId, level, checks, atOnce, cancel));
         Flight[] flights = [.. plan.All<Flight>().Where(flight => flight.ToLevelId.Length > 0)];
         string LevelName(string id) => plan.Find<Level>(id)!.Name;
         var ways = BetweenLevels.Joined(Grounds(level => level.Ground), id => LastOf(id)?.Walkways, flights, LevelName);
@@ -242,7 +246,7 @@ public sealed class Planner
                 ),
             .. Finder.FromBrief(tally, plan.Details.Units),
         ];
-        return new PlanState(plan, schemeId, states[0], states, tally, findings);
+        return new PlanState(plan, schemeId, states[0], states, tally, findings) { IsStale = standing.Values.Any(level => level.IsStale) };
 
         LevelState? LastOf(string levelId) => standing[levelId].Last;
 
@@ -253,6 +257,7 @@ public sealed class Planner
     /// <summary>What stands on a level, before it is known how people come onto it.</summary>
     /// <param name="Last">The level as it was.</param>
     /// <param name="IsSame">Whether nothing on it has changed since.</param>
+    /// <param name="IsStale">Whether the ground is that of before.</param>
     private sealed record LevelStanding(
         LevelSpace Space,
         Checks Checks,
@@ -262,10 +267,25 @@ public sealed class Planner
         WalkwayGround? StepFreeGround,
         KeptOverlaps Kept,
         LevelState? Last,
-        bool IsSame
+        bool IsSame,
+        bool IsStale = false
     );
 
-    private LevelStanding StandingOn(Plan plan, string schemeId, Level level, Checks checks, CancellationToken cancel)
+    /// <summary>Where more solids than this come, go or move, walkways take longer than a frame or two.</summary>
+    private const int ManySolids = 250;
+
+    /// <summary>Whether so much has changed on a level that its walkways are better told a little later.</summary>
+    private static bool IsMuch(LevelState last, ImmutableArray<PlacedItem> items)
+    {
+        var gone = new HashSet<PlacedItem>(last.Items, ReferenceEqualityComparer.Instance);
+        var solids = 0;
+        foreach (var item in items)
+            if (!gone.Remove(item))
+                solids += item.Standing.Count();
+        return solids > ManySolids || solids + gone.Sum(item => item.Standing.Count()) > 2 * ManySolids;
+    }
+
+    private LevelStanding StandingOn(Plan plan, string schemeId, Level level, Checks checks, bool atOnce, CancellationToken cancel)
     {
         var space = SpaceOn(plan, level.Id);
         var items = forms.PlaceAll(plan, schemeId, level.Id);
@@ -280,6 +300,11 @@ public sealed class Planner
         )
             return new LevelStanding(space, checks, items, things, last.Ground, last.StepFreeGround, last.Kept, last, true);
         var work = new Work($"the walkways of {level.Name}", MostSteps, cancel);
+        if (atOnce && last is not null && ReferenceEquals(last.Space, space) && last.Checks == checks && IsMuch(last, items))
+        {
+            var found = Overlaps.Find(space, items, last.Kept, new Work($"what stands in what on {level.Name}", MostSteps, cancel));
+            return new LevelStanding(space, checks, items, things, last.Ground, last.StepFreeGround, found, last, false, true);
+        }
         var (ground, overlaps) = Together.Both(
             () => new WalkwayGround(scenes.Build(space, items, checks), last?.Ground, work),
             () => Overlaps.Find(space, items, last?.Kept, new Work($"what stands in what on {level.Name}", MostSteps, cancel))

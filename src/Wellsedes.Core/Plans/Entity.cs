@@ -40,6 +40,7 @@ public static class EntityKinds
         ("sheet", typeof(SheetSettings)),
         ("item", typeof(Item)),
         ("repeat", typeof(Repeat)),
+        ("cluster", typeof(Cluster)),
         ("own-item", typeof(OwnItem)),
         ("own-rule", typeof(OwnRule)),
         ("stock", typeof(HouseStock)),

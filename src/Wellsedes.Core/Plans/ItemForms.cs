@@ -10,14 +10,18 @@ namespace Wellsedes.Core.Plans;
 public sealed class ItemForms
 {
     private readonly ConcurrentDictionary<(CatalogueItem, MakerInput), Form> forms = new();
+    private readonly ConditionalWeakTable<Form, Form> mirrored = [];
     private readonly ConditionalWeakTable<Item, PlacedItem> placed = [];
 
     /// <summary>The size that holds for an item: its own where given, else the catalogue's.</summary>
     public static ItemSize SizeOf(Item item, CatalogueItem kind) =>
         new(item.Width ?? kind.Size.Width, item.Depth ?? kind.Size.Depth, item.Height ?? kind.Size.Height);
 
-    public Form FormOf(Plan plan, Item item, CatalogueItem kind, double occupiedDepth) =>
-        FormOf(kind, SizeOf(item, kind), item.Seats ?? kind.Seats, ChairOf(plan, kind), occupiedDepth, item.Parameters);
+    public Form FormOf(Plan plan, Item item, CatalogueItem kind, double occupiedDepth)
+    {
+        var form = FormOf(kind, SizeOf(item, kind), item.Seats ?? kind.Seats, ChairOf(plan, kind), occupiedDepth, item.Parameters);
+        return item.Mirrored ? mirrored.GetValue(form, one => one.Mirrored()) : form;
+    }
 
     /// <param name="chair">The size of the chair at each seat.</param>
     public Form FormOf(

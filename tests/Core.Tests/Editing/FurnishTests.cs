@@ -137,9 +137,8 @@ public sealed class FurnishTests
     public void A_repeat_goes_with_its_members_to_the_other_kind()
     {
         var sample = Hall();
-        var row = new Repeat("r", PlanStart.SchemeId, PlanStart.LevelId, "stacking-chair", 2000, 3000, 0, 4, 1, 600, 900);
-        sample.Do(new PutRepeat(row)).Do(new ChangeKind(PlanStart.SchemeId, "stacking-chair", "banquet-chair", []));
-        Assert.Equal("banquet-chair", sample.Plan.Find<Repeat>("r")!.Catalogue);
+        var row = new Repeat("r", PlanStart.SchemeId, PlanStart.LevelId, 2000, 3000, 0, 4, 1, 600, 900);
+        sample.Do(new PutRepeat(row, "stacking-chair")).Do(new ChangeKind(PlanStart.SchemeId, "stacking-chair", "banquet-chair", []));
         sample.Do(new PutRepeat(sample.Plan.Find<Repeat>("r")! with { Columns = 5 }));
         Assert.Equal(Enumerable.Repeat("banquet-chair", 5), sample.Plan.OfScheme<Item>(PlanStart.SchemeId).Select(item => item.Catalogue));
     }

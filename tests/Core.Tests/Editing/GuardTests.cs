@@ -54,8 +54,8 @@ public sealed class GuardTests
                 { "elevation", new RaiseItem("a", 40_000) },
                 { "standsOn", new RaiseItem("a", 0, "a") },
                 { "radius", new SetParameters("a", ItemParameters.None.With("radius", 100)) },
-                { "columns", new PutRepeat(new Repeat("r", S, L, "banquet-chair", 0, 0, 0, 100_000, 100_000, 1, 1)) },
-                { "catalogue", new PutRepeat(new Repeat("r", S, L, "no-such", 0, 0, 0, 2, 2, 600, 900)) },
+                { "columns", new PutRepeat(new Repeat("r", S, L, 0, 0, 0, 100_000, 100_000, 1, 1), "banquet-chair") },
+                { "catalogue", new PutRepeat(new Repeat("r", S, L, 0, 0, 0, 2, 2, 600, 900), "no-such") },
             };
         }
     }
@@ -130,7 +130,7 @@ public sealed class GuardTests
     [Fact]
     public void Two_members_in_one_slot_are_no_plan()
     {
-        var plan = Furnished().Do(new PutRepeat(new Repeat("r", S, L, "banquet-chair", 1000, 1000, 0, 2, 1, 600, 900))).Plan;
+        var plan = Furnished().Do(new PutRepeat(new Repeat("r", S, L, 1000, 1000, 0, 2, 1, 600, 900), "banquet-chair")).Plan;
         Assert.Null(PlanChecks.OfWhole(plan));
         var member = plan.All<Item>().First(item => item.Slot == 0);
         var twice = Plan.Of(plan.Entities.Values.Append(member with { Id = "second" }), plan.Library);

@@ -83,8 +83,8 @@ public sealed class RaisedTests
     [Fact]
     public void Members_follow_their_recipe_in_one_change_and_a_locked_one_keeps_its_place()
     {
-        var recipe = new Repeat("r", S, L, "banquet-chair", 1000, 2000, 0, 4, 2, 600, 900);
-        var sample = Hall().Do(new PutRepeat(recipe));
+        var recipe = new Repeat("r", S, L, 1000, 2000, 0, 4, 2, 600, 900);
+        var sample = Hall().Do(new PutRepeat(recipe, "banquet-chair"));
         Item At(int slot) => sample.Plan.OfScheme<Item>(S).Single(item => item.Parent == "r" && item.Slot == slot);
         Assert.Equal(8, sample.State.Tally.Seats);
         Assert.Equal((2800, 2900), (At(7).X, At(7).Y));
@@ -92,7 +92,7 @@ public sealed class RaisedTests
         sample.Do(new PutRepeat(recipe with { X = 1500, ColumnSpacing = 700 }));
         Assert.Equal(1600, At(5).X);
         Assert.Equal(1500 + 3 * 700, At(3).X);
-        Assert.Contains("locked", sample.Refused(new PutRepeat(recipe with { Columns = 2, Rows = 2 })).Message);
+        Assert.Contains("locked", sample.Refused(new PutRepeat(recipe with { Columns = 1, Rows = 2 })).Message);
         sample.Do(new LockThings([At(5).Id], false));
         var kept = At(1).Id;
         sample.Do(new PutRepeat(recipe with { Columns = 2 }));
@@ -107,7 +107,7 @@ public sealed class RaisedTests
     [Fact]
     public void Removing_a_repeat_takes_its_members_and_a_member_without_parent_is_no_plan()
     {
-        var sample = Hall().Do(new PutRepeat(new Repeat("r", S, L, "banquet-chair", 1000, 2000, 30, 4, 2, 600, 900)));
+        var sample = Hall().Do(new PutRepeat(new Repeat("r", S, L, 1000, 2000, 30, 4, 2, 600, 900), "banquet-chair"));
         var member = sample.Plan.OfScheme<Item>(S).First();
         var orphan = Plan.Of(sample.Plan.Entities.Values.Where(e => e is not Repeat), sample.Plan.Library);
         Assert.Contains("member", PlanChecks.OfWhole(orphan)!.Value.Problem.Message);

@@ -17,7 +17,7 @@ public sealed class SchemeTests
             .Place("a", "round-table-1525", 2000, 3000)
             .Place("lamp", "ottoman", 2000, 3000)
             .Do(new RaiseItem("lamp", 0, "a"))
-            .Do(new PutRepeat(new Repeat("r", S, L, "banquet-chair", 4000, 4000, 0, 3, 2, 600, 900)))
+            .Do(new PutRepeat(new Repeat("r", S, L, 4000, 4000, 0, 3, 2, 600, 900), "banquet-chair"))
             .Do(new PutThing(new Zone("z", S, L, 2000, 3000, 0, 3000, 3000, "West")));
 
     [Fact]

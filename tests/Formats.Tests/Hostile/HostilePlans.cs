@@ -104,7 +104,7 @@ public static class HostilePlans
             new RaiseItem("o", 0, "t2"),
             new PlaceItem("d", s, l, "corner-desk-1600", 1500, 1500),
             new SetParameters("d", ItemParameters.None.With("radius", 300)),
-            new PutRepeat(new Repeat("rows", s, l, "stacking-chair", 1500, 3500, 90, 2, 2, 600, 900)),
+            new PutRepeat(new Repeat("rows", s, l, 1500, 3500, 90, 2, 2, 600, 900), "stacking-chair"),
             new PutThing(new Zone("zone", s, l, 3000, 3000, 0, 4000, 4000, "West")),
             new PutThing(new Core.Things.Marks.Mark("mark", s, l, MarkShape.Arrow, 3000, 500, 0, 1500, 200, "in")),
             new KeepMeasure("measure", s, l, new(0, 0), new(3000, 0)),

@@ -4,6 +4,8 @@
   let { plan }: { plan: OpenPlan } = $props();
 
   const lines = $derived(plan.figures?.tallyLines ?? []);
+  /** While many things move at once, what is said of walkways comes a little later. */
+  const stale = $derived(plan.figures?.stale ?? false);
   const must = $derived(plan.findings.filter((f) => f.weight === "Must").length);
   const advise = $derived(plan.findings.filter((f) => f.weight === "Advise").length);
 </script>
@@ -15,13 +17,17 @@
 >
   <dl class="flex flex-1 items-stretch">
     {#each lines as line (line.name)}
-      <div class="relative min-w-24 flex-1 border-r border-edge px-4 py-1.5">
+      {@const behind = stale && line.ofWays}
+      <div
+        title={behind ? "From before this move; it follows when the hand rests" : undefined}
+        class:opacity-50={behind}
+        class="relative min-w-24 flex-1 border-r border-edge px-4 py-1.5">
         <dt class="text-[11px] whitespace-nowrap text-soft">{line.name}</dt>
         <dd
           class="font-figure text-[17px] leading-6 font-semibold whitespace-nowrap"
           class:text-must={line.short}
         >
-          {line.value}
+          {line.value}{behind ? " …" : ""}
           <span class="text-[12px]">{line.rest}{line.over ? `, ${line.over}` : ""}</span>
           {#if line.share != null}
             <span class="absolute right-4 bottom-1 left-4 block h-[3px] rounded bg-edge">
@@ -41,7 +47,9 @@
     aria-label="{must} must fix, {advise} advice; open Prove"
     onclick={() => (plan.stage = "prove")}
   >
-    {#if must + advise === 0}
+    {#if stale}
+      <span class="text-soft">Findings …</span>
+    {:else if must + advise === 0}
       <span class="flex h-5 w-5 items-center justify-center rounded-full bg-moss-wash text-ok">✓</span> No findings
     {:else}
       <span class="flex h-5 w-5 items-center justify-center rounded bg-must text-[12px] text-white">!</span

@@ -1,5 +1,5 @@
 import { describe, expect, it, vi } from "vitest";
-import { backOff, Newest, untilDone } from "./live";
+import { backOff, Newest, NewestInFull, untilDone } from "./live";
 
 /** Answers in hand, to be let go one by one. */
 function held() {
@@ -42,6 +42,53 @@ describe("questions while the hand moves", () => {
     sent[1]!.answer("two");
     await settled();
     expect(answers).toEqual(["two"]);
+  });
+});
+
+describe("questions that are answered at once and again in full", () => {
+  function opened() {
+    const open: { question: number; tell: (text: string) => void; end: () => void; left: boolean }[] = [];
+    const questions = new NewestInFull<number, string>((question, tell, end) => {
+      const one = { question, tell, end, left: false };
+      open.push(one);
+      return () => (one.left = true);
+    });
+    const told: string[] = [];
+    return { open, told, ask: (n: number) => questions.ask(n, (text) => told.push(text)), questions };
+  }
+  it("hear both answers when the hand rests", () => {
+    const { open, told, ask } = opened();
+    ask(1);
+    open[0]!.tell("soon");
+    open[0]!.tell("in full");
+    open[0]!.end();
+    expect([told, open[0]!.left]).toEqual([["soon", "in full"], false]);
+  });
+  it("wait for the first answer and then go on with the newest, which ends the listening", () => {
+    const { open, told, ask } = opened();
+    for (const n of [1, 2, 3]) ask(n);
+    expect(open).toHaveLength(1);
+    open[0]!.tell("soon");
+    expect(open.map((one) => [one.question, one.left])).toEqual([
+      [1, true],
+      [3, false],
+    ]);
+    open[1]!.tell("three");
+    ask(4);
+    expect([open[1]!.left, open[2]!.question, told]).toEqual([true, 4, ["soon", "three"]]);
+  });
+  it("go on after one that came to nothing, and ask nothing more once dropped", () => {
+    const { open, ask, questions } = opened();
+    ask(1);
+    ask(2);
+    open[0]!.end();
+    expect(open[1]!.question).toBe(2);
+    ask(3);
+    questions.drop();
+    open[1]!.tell("late");
+    expect(open).toHaveLength(2);
+    questions.drop();
+    expect(open[1]!.left).toBe(true);
   });
 });
 

@@ -65,11 +65,68 @@ export class Newest<Q, A> {
   }
 }
 
+/** Opens a question that may be answered more than once; answers how to listen no longer. */
+export type Open<Q, A> = (question: Q, told: (answer: A) => void, ended: () => void) => () => void;
+
+/**
+ * Asks questions that are answered at once and perhaps, when the hand rests, again in full. Until the first answer is there
+ * only the newest next question is kept; after it the next one ends the listening.
+ */
+export class NewestInFull<Q, A> {
+  private waiting: { question: Q; done: (answer: A) => void } | null = null;
+  private unanswered = false;
+  private leave: (() => void) | null = null;
+
+  constructor(private readonly open: Open<Q, A>) {}
+
+  ask(question: Q, done: (answer: A) => void) {
+    this.waiting = { question, done };
+    if (!this.unanswered) this.next();
+  }
+
+  /** Sends nothing more and listens no longer. */
+  drop() {
+    this.waiting = null;
+    if (!this.unanswered) this.hangUp();
+  }
+
+  private hangUp() {
+    this.leave?.();
+    this.leave = null;
+  }
+
+  private next() {
+    this.hangUp();
+    if (!this.waiting) return;
+    const { question, done } = this.waiting;
+    this.waiting = null;
+    this.unanswered = true;
+    const onward = () => {
+      if (!this.unanswered) return;
+      this.unanswered = false;
+      if (this.waiting) this.next();
+    };
+    this.leave = this.open(
+      question,
+      (answer) => {
+        done(answer);
+        onward();
+      },
+      onward,
+    );
+  }
+}
+
 /** The live link: changes come down it; probes and aims go up it. */
 export class LiveLink {
   private readonly connection: HubConnection;
-  private readonly probes = new Newest<{ edit: Edit; levelId: string; schemeId: string }, ProbeView>(
-    ({ edit, levelId, schemeId }) => this.connection.invoke("Probe", this.planId, edit, levelId, schemeId),
+  private readonly probes = new NewestInFull<{ edit: Edit; levelId: string; schemeId: string }, ProbeView>(
+    ({ edit, levelId, schemeId }, told, ended) => {
+      const listening = this.connection
+        .stream<ProbeView>("Probe", this.planId, edit, levelId, schemeId)
+        .subscribe({ next: told, error: ended, complete: ended });
+      return () => listening.dispose();
+    },
   );
   private readonly aims = new Newest<AimQuestion, Aim>((question) => this.aimNow(question));
 

@@ -85,7 +85,7 @@ public static class PlanEndpoints
     private static async Task<ProbeView> ProbeAsync(Guid planId, EditRequest request, OpenPlans plans, Desk desk, CancellationToken cancel)
     {
         var now = (await plans.GetAsync(planId))!.Now;
-        return await desk.AskAsync(() => now.Probe(request.Edit, request.SchemeId, request.LevelId, cancel), cancel);
+        return await desk.AskAsync(() => now.Probe(request.Edit, request.SchemeId, request.LevelId, atOnce: false, cancel), cancel);
     }
 
     /// <summary>What changed after a revision, for somebody who has missed it.</summary>

@@ -35,15 +35,32 @@ public sealed class PlanHub(
         return plan.Now.Revision;
     }
 
-    /// <summary>What an edit would do, seen on a level. Nothing is applied.</summary>
+    /// <summary>
+    /// What an edit would do, seen on a level. Nothing is applied. Where it moves many things it is answered twice: at once with
+    /// the walkways of before, and in full when the caller still listens.
+    /// </summary>
     [NeedsPlanRole(ProjectRole.Editor)]
-    public async Task<ProbeView> Probe(Guid planId, Edit edit, string levelId, string schemeId)
+    public async IAsyncEnumerable<ProbeView> Probe(
+        Guid planId,
+        Edit edit,
+        string levelId,
+        string schemeId,
+        [EnumeratorCancellation] CancellationToken cancel
+    )
     {
         await NeedAsync(planId, ProjectRole.Editor);
         var now = (await PlanAsync(planId)).Now;
-        var gone = Context.ConnectionAborted;
-        return await desk.AskAsync(() => now.Probe(edit, schemeId, levelId, gone), gone);
+        var answer = await desk.AskAsync(() => now.Probe(edit, schemeId, levelId, atOnce: true, cancel), cancel);
+        yield return answer;
+        if (answer.Figures is not { Stale: true })
+            yield break;
+        // A hand that goes on asks anew within this time; only one that rests has the processor work it out.
+        await Task.Delay(Resting, cancel);
+        yield return await desk.AskAsync(() => now.Probe(edit, schemeId, levelId, atOnce: false, cancel), cancel);
     }
+
+    /// <summary>A hand that has asked nothing new for so long rests.</summary>
+    private static readonly TimeSpan Resting = TimeSpan.FromMilliseconds(60);
 
     /// <summary>The figures of a scheme as they are: asked when somebody looks at another scheme, or has changed it.</summary>
     [NeedsPlanRole(ProjectRole.Viewer)]

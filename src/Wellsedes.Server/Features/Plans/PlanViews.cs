@@ -203,12 +203,14 @@ public sealed record ShellView(
 }
 
 /// <summary>What is derived and changes with nearly every edit.</summary>
+/// <param name="Stale">Whether what is said of walkways is of before the edit that is asked about; it comes a little later.</param>
 public sealed record FiguresView(
     Tally Tally,
     ImmutableArray<TallyLine> TallyLines,
     ImmutableArray<Finding> Findings,
     ImmutableArray<RoomFigures> Rooms,
-    ImmutableArray<AreaFigures> Areas
+    ImmutableArray<AreaFigures> Areas,
+    bool Stale = false
 )
 {
     /// <summary>Of a plan that cannot be worked out.</summary>
@@ -220,7 +222,8 @@ public sealed record FiguresView(
             [.. Core.Capacity.TallyLines.Of(state.Tally, state.Plan.Details.Units)],
             state.Findings,
             [.. state.Levels.SelectMany(level => level.Rooms)],
-            [.. state.Levels.SelectMany(level => level.Areas)]
+            [.. state.Levels.SelectMany(level => level.Areas)],
+            state.IsStale
         );
 }
 
@@ -346,7 +349,7 @@ internal static class ItemViews
         // An own item may change under its key; its version tells its forms apart.
         var key = string.Create(
             CultureInfo.InvariantCulture,
-            $"{kind.Key}@{plan.VersionOf(kind.Key)}/{size.Width}x{size.Depth}x{size.Height}/{seats.Around}.{seats.Front}.{seats.Back}.{seats.Left}.{seats.Right}/{checks.OccupiedDepth}/{values}"
+            $"{kind.Key}@{plan.VersionOf(kind.Key)}/{size.Width}x{size.Depth}x{size.Height}/{seats.Around}.{seats.Front}.{seats.Back}.{seats.Left}.{seats.Right}/{checks.OccupiedDepth}/{values}{(item.Mirrored ? "/mirrored" : "")}"
         );
         var form = known.Add(key) ? FormView.Of(planner.Forms.FormOf(plan, item, kind, checks.OccupiedDepth), checks.OccupiedDepth) : null;
         var view = new ItemView(

@@ -60,14 +60,15 @@ public sealed record PublishedPlan(
     }
 
     /// <summary>What an edit would do; nothing is applied.</summary>
+    /// <param name="atOnce">Whether walkways may be those of before where many things move (see <see cref="Core.Planning.Planner.Probe"/>).</param>
     /// <exception cref="OperationCanceledException">Nobody waits for it any more.</exception>
-    public ProbeView Probe(Edit edit, string? schemeId, string? levelId, CancellationToken cancel)
+    public ProbeView Probe(Edit edit, string? schemeId, string? levelId, bool atOnce, CancellationToken cancel)
     {
         if (Fault is not null)
             return ProbeView.Refused(OnlyReading());
         try
         {
-            var answer = Planner.Probe(Plan, edit, SchemeOf(schemeId), LevelOf(levelId), cancel);
+            var answer = Planner.Probe(Plan, edit, SchemeOf(schemeId), LevelOf(levelId), atOnce, cancel);
             return new ProbeView(
                 answer.Problem,
                 answer.Moved,

@@ -1,0 +1,181 @@
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Measure;
+using Wellsedes.Core.Plans;
+
+namespace Wellsedes.Core.Editing.Groups;
+
+/// <summary>Which members belong to which cluster or repeat in a scheme of a plan, and where each stands as one.</summary>
+internal sealed class GroupTree
+{
+    private static readonly IMember[] None = [];
+    private readonly Plan plan;
+    private readonly Dictionary<string, IMember[]> members;
+
+    public GroupTree(Plan plan, string schemeId)
+    {
+        this.plan = plan;
+        members = AllOf(plan, schemeId)
+            .Where(member => member.Parent is not null)
+            .GroupBy(member => member.Parent!)
+            .ToDictionary(group => group.Key, group => group.OrderBy(member => member.Slot).ToArray());
+    }
+
+    private static IEnumerable<IMember> AllOf(Plan plan, string schemeId) =>
+        plan.OfScheme<Item>(schemeId).Cast<IMember>().Concat(plan.OfScheme<Cluster>(schemeId)).Concat(plan.OfScheme<Repeat>(schemeId));
+
+    /// <summary>The direct members of a cluster or repeat in the order of their slots.</summary>
+    public IMember[] Members(string id) => members.GetValueOrDefault(id, None);
+
+    public IMember? Member(string id, int slot) => Array.Find(Members(id), member => member.Slot == slot);
+
+    /// <summary>A member and everything below it, parents before their members.</summary>
+    public IEnumerable<IMember> Below(IMember member)
+    {
+        yield return member;
+        foreach (var below in Members(member.Id).SelectMany(Below))
+            yield return below;
+    }
+
+    public IEnumerable<Item> Items(IMember member) => Below(member).OfType<Item>();
+
+    /// <summary>The cluster or repeat a member belongs to; null for none.</summary>
+    public IMember? ParentOf(IMember member) => member.Parent is { } id ? plan.Find(id) as IMember : null;
+
+    /// <summary>The outermost cluster or repeat a member is part of; itself where it is part of none.</summary>
+    public IMember Outermost(IMember member)
+    {
+        var at = member;
+        for (var deep = 0; deep <= Cluster.Deepest && ParentOf(at) is { } parent; deep++)
+            at = parent;
+        return at;
+    }
+
+    /// <summary>How deep below the outermost a member is; 0 for one that belongs to nothing.</summary>
+    public int Depth(IMember member)
+    {
+        var depth = 0;
+        for (var at = member; depth <= Cluster.Deepest + 1 && ParentOf(at) is { } parent; at = parent)
+            depth++;
+        return depth;
+    }
+
+    /// <summary>Where a member stands: an item by itself, a cluster where its leader does, a repeat by its own frame.</summary>
+    public Placement FrameOf(IMember member) =>
+        member switch
+        {
+            Item item => item.Placement,
+            Repeat repeat => repeat.Placement,
+            _ => Members(member.Id) is [var first, ..] ? FrameOf(first) : default,
+        };
+
+    /// <summary>The outermost things that selected items make up.</summary>
+    /// <exception cref="ArgumentException">Some of a cluster or repeat is selected and some is not; the message says so.</exception>
+    public List<IMember> Whole(IReadOnlyCollection<string> itemIds)
+    {
+        var chosen = itemIds.ToHashSet();
+        List<IMember> whole = [];
+        foreach (var id in itemIds)
+        {
+            if (plan.Find(id) is not IMember member)
+                throw new ArgumentException("Something chosen is no longer there; somebody has removed it.");
+            var outer = Outermost(member);
+            if (whole.Contains(outer))
+                continue;
+            if (outer != member && !Items(outer).All(item => chosen.Contains(item.Id)) && !chosen.Contains(outer.Id))
+                throw new ArgumentException(
+                    $"Only a part of {EntityWords.Noun((Entity)outer)} is selected; select all of it, or release it first."
+                );
+            whole.Add(outer);
+        }
+        return whole;
+    }
+}
+
+/// <summary>Moves and copies members with everything below them.</summary>
+internal static class MemberMoves
+{
+    /// <summary>An entity of something that moves as one from a placement to another.</summary>
+    public static Entity Carried(IMember member, Placement start, Placement end) =>
+        member switch
+        {
+            Item item => ItemEdits.Carried(item, start, end),
+            Repeat repeat => Carried(repeat, start, end),
+            _ => (Entity)member,
+        };
+
+    private static Repeat Carried(Repeat repeat, Placement start, Placement end)
+    {
+        var to = Moved(repeat.Placement, start, end);
+        return repeat with { X = to.X, Y = to.Y, Rotation = to.Rotation };
+    }
+
+    /// <summary>Where something comes to stand that goes along from a placement to another.</summary>
+    public static Placement Moved(Placement at, Placement start, Placement end)
+    {
+        if (end.Rotation == start.Rotation)
+            return new Placement(at.X + (end.X - start.X), at.Y + (end.Y - start.Y), at.Rotation);
+        var to = end.Then(start.Seen(at));
+        return to with { Rotation = AngleText.Normal(to.Rotation) };
+    }
+
+    public static Entity Belonging(IMember member, string? parent, int? slot) =>
+        member switch
+        {
+            Item item => item with { Parent = parent, Slot = slot },
+            Cluster cluster => cluster with { Parent = parent, Slot = slot },
+            Repeat repeat => repeat with { Parent = parent, Slot = slot },
+            _ => (Entity)member,
+        };
+
+    /// <summary>Whether two placements are the same to a millionth of a millimetre and of a degree.</summary>
+    public static bool IsSame(Placement one, Placement other) =>
+        Math.Abs(one.X - other.X) < 1e-6
+        && Math.Abs(one.Y - other.Y) < 1e-6
+        && Math.Abs(Math.IEEERemainder(one.Rotation - other.Rotation, 360)) < 1e-6;
+}
+
+/// <summary>Copies of members under ids and numbers of their own.</summary>
+/// <param name="taken">Labels that somebody has; those given are added.</param>
+internal sealed class MemberCopies(GroupTree tree, Func<string, bool> isTaken, HashSet<string> taken, Func<Item, bool> isTable)
+{
+    private readonly HashSet<string> given = [];
+
+    /// <summary>A copy of a member with all below it, moved as one; the first is the copy of the member itself.</summary>
+    /// <param name="id">Of the copy; those below it have ids that begin with it.</param>
+    public List<Entity> Of(IMember model, string id, string? parent, int? slot, Placement from, Placement to)
+    {
+        var all = tree.Below(model).ToArray();
+        var ids = new Dictionary<string, string> { [model.Id] = Free(id) };
+        for (var i = 1; i < all.Length; i++)
+            ids[all[i].Id] = Free($"{(id.Length > 48 ? id[..48] : id)}-{i}");
+        List<Entity> copies = [];
+        foreach (var one in all)
+        {
+            var (above, at) = one == model ? (parent, slot) : (ids[one.Parent!], one.Slot);
+            copies.Add(
+                MemberMoves.Belonging((IMember)MemberMoves.Carried(one, from, to), above, at) switch
+                {
+                    Item item => item with
+                    {
+                        Id = ids[one.Id],
+                        Locked = false,
+                        StandsOn = item.StandsOn is { } on && ids.TryGetValue(on, out var copied) ? copied : null,
+                        Label = isTable(item) ? ItemEdits.NextNumber(taken) : "",
+                    },
+                    Cluster cluster => cluster with { Id = ids[one.Id] },
+                    Repeat repeat => repeat with { Id = ids[one.Id] },
+                    var other => other,
+                }
+            );
+        }
+        return copies;
+    }
+
+    private string Free(string id)
+    {
+        var free = id;
+        for (var i = 2; isTaken(free) || !given.Add(free); i++)
+            free = $"{id}-{i}";
+        return free;
+    }
+}
