@@ -80,15 +80,13 @@ internal sealed class LineUpEdits(ItemForms forms)
 
     private static EditAnswer AlongWall(Plan plan, SetAlongWall edit, IReadOnlyList<PlacedItem> things)
     {
-        var wall = edit.At is { } at ? plan.OnLevel<Wall>(things[0].Item.LevelId).MinBy(one => Off(one, at)) : plan.Find<Wall>(edit.WallId);
+        var wall = edit.At is { } at ? Wall.Nearest(plan.OnLevel<Wall>(things[0].Item.LevelId), at) : plan.Find<Wall>(edit.WallId);
         if (wall is null || wall.LevelId != things[0].Item.LevelId)
             return EditAnswer.No("wallId", "The wall is not there on this level.");
         return edit.Gap is { } gap && !(gap >= 0 && gap <= SizeSense.Longest)
             ? EditAnswer.No("gap", "The gap must be 0 or more.")
             : Moved(plan, LiningUp.AlongWall(things, wall, edit.Gap), "Set along a wall", "They stand so already.");
     }
-
-    private static double Off(Wall wall, Point at) => wall.Line.At(wall.Line.Nearest(at).Along).DistanceTo(at);
 
     private static EditAnswer Swap(Plan plan, IReadOnlyList<PlacedItem> things)
     {

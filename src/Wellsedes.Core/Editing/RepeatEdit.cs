@@ -43,8 +43,8 @@ public sealed record RepeatFigures(
     /// <summary>The path on the level, in mm; empty to leave it as it is.</summary>
     public ImmutableArray<Point> Path { get; init; } = [];
 
-    /// <summary>The wall along which the path runs; "" for none.</summary>
-    public string WallId { get; init; } = "";
+    /// <summary>The path runs along the wall that is nearest to this place on the level, in mm; null for none.</summary>
+    public Point? WallAt { get; init; }
 }
 
 /// <summary>Repeats an item, cluster or repeat that is selected; several loose things become a cluster first.</summary>

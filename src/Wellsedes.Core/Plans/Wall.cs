@@ -29,6 +29,10 @@ public sealed record Wall(
     bool Locked = false
 ) : Entity(Id), IOnLevel, ILockable
 {
+    /// <summary>Of some walls the one whose middle line is nearest to a place; null where there is none.</summary>
+    public static Wall? Nearest(IEnumerable<Wall> walls, Point at) =>
+        walls.MinBy(wall => wall.Line.At(wall.Line.Nearest(at).Along).DistanceTo(at));
+
     [JsonIgnore]
     public BowedLine Line => new(Start, End, Bow);
 

@@ -245,15 +245,15 @@
       {:else}{tools.aim?.caught || "Point and type; Enter closes"}{/if}
     </span>
   {:else}
-    {#if asked?.ring}
+    {#if asked?.ring || asked?.path}
       <button
         class="pill"
-        disabled={asked.points.length < 3}
+        disabled={asked.points.length < (asked.ring ? 3 : 2)}
         onclick={() => {
           const { points, done } = asked!;
           tools.rest();
           done(points);
-        }}>Close it</button
+        }}>{asked.ring ? "Close it" : "End it here"}</button
       >
       <button
         class="pill"
@@ -264,7 +264,7 @@
       >
     {/if}
     <span class="text-soft"
-      >{asked?.ring
+      >{asked?.ring || asked?.path
         ? `${asked.title} (${asked.points.length})`
         : asked
           ? `${asked.title} (${asked.points.length + 1} of ${asked.count})`

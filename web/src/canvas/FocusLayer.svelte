@@ -40,7 +40,7 @@
     if (event.key !== "Enter" && event.key !== " ") return;
     event.preventDefault();
     event.stopPropagation();
-    plan.select([id], event.shiftKey);
+    plan.select(plan.groups.around(id), event.shiftKey);
   }
 </script>
 

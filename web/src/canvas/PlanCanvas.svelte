@@ -8,6 +8,7 @@
   import { nothing, type Gesture, type Hand, type Table } from "./gestures/gesture";
   import { Pan } from "./gestures/pan";
   import { Press } from "./gestures/press";
+  import { PullRepeat } from "./gestures/pullRepeat";
   import { TurnItem } from "./gestures/turnItem";
   import {
     paintCross,
@@ -209,7 +210,16 @@
 
   $effect(() => {
     void tools.aim;
-    void [plan.probe, plan.route, plan.near, plan.finding, plan.selected.size, tools.tool, gesture];
+    void [
+      plan.groups.opened,
+      plan.probe,
+      plan.route,
+      plan.near,
+      plan.finding,
+      plan.selected.size,
+      tools.tool,
+      gesture,
+    ];
     for (const id of plan.selected) void id;
     draw();
   });
@@ -226,6 +236,8 @@
     const ctx = liveCanvas.getContext("2d")!;
     ctx.setTransform(1, 0, 0, 1, 0, 0);
     ctx.clearRect(0, 0, liveCanvas.width, liveCanvas.height);
+    if (plan.groups.opened) paintInside(ctx);
+    ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
     paintLive(ctx);
     for (const id of plan.selected) {
       const thing = ghostOf(id);
@@ -248,6 +260,16 @@
     );
     gesture?.paint?.(ctx, ratio);
     if (crossed && tool.kind !== "select") paintCross(ctx, pointer);
+  }
+
+  /** What is opened to edit inside stands out; the rest is faint. */
+  function paintInside(ctx: CanvasRenderingContext2D) {
+    ctx.fillStyle = "rgba(251,250,245,.62)";
+    ctx.fillRect(0, 0, liveCanvas.width, liveCanvas.height);
+    for (const id of plan.groups.items(plan.groups.opened)) {
+      const thing = plan.selected.has(id) ? null : ghostOf(id);
+      if (thing) paintItem(ctx, view, ratio, thing, "rest");
+    }
   }
 
   function paintShellLive(ctx: CanvasRenderingContext2D) {
@@ -295,7 +317,7 @@
     const finding = plan.findings.find((f) => f.id === plan.finding);
     if (!gesture) paintRoute(ctx, view, plan.route);
     if (finding && isOn(finding, plan.levelId)) paintFinding(ctx, view, finding);
-    if (gesture?.kind === "move" || tools.tool.kind === "place")
+    if (gesture?.kind === "move" || gesture?.kind === "pull" || tools.tool.kind === "place")
       paintOverlaps(ctx, view, overlapsOn(plan.probe?.figures?.findings ?? [], plan.levelId));
     paintGuide(ctx, view, (plan.probe?.guide ?? []) as Point[]);
   }
@@ -472,6 +494,27 @@
     };
   });
 
+  /** Where the last member of a selected repeat is drawn out by. */
+  const pull = $derived.by(() => {
+    void plan.changes;
+    const group = plan.groups.selected;
+    if (group?.type !== "repeat" || !plan.canEdit || plan.stage !== "furnish" || gesture) return null;
+    if (group.columns * group.rows < 2 || tools.tool.kind !== "select") return null;
+    const last = plan.groups.lastOf(group);
+    return last && !last.locked ? { id: group.id, ...view.toScreen(last) } : null;
+  });
+
+  function startPull(event: PointerEvent, id: string) {
+    event.stopPropagation();
+    become(PullRepeat.begin(table, id));
+    host.setPointerCapture(event.pointerId);
+  }
+
+  function ondblclick() {
+    const group = plan.groups.selected;
+    if (plan.stage === "furnish" && group && tools.tool.kind === "select") plan.groups.open(group.id);
+  }
+
   function onkeydown(event: KeyboardEvent) {
     if (event.code === "Space" && event.target === host) {
       space = true;
@@ -501,6 +544,7 @@
   {onpointerup}
   {onpointercancel}
   {onkeydown}
+  {ondblclick}
   onpointerleave={() => (inside = false)}
 >
   <canvas bind:this={restCanvas} class="absolute inset-0 h-full w-full"></canvas>
@@ -521,6 +565,17 @@
       title="Drag round to rotate"
       aria-label="Rotate; drag round, or press comma and full stop"
       onpointerdown={(e) => startTurn(e, grip.item)}
+    ></button>
+  {/if}
+
+  {#if pull}
+    <button
+      class="absolute h-4 w-4 -translate-x-1/2 -translate-y-1/2 border-2 border-white bg-pencil shadow"
+      style:left="{pull.x}px"
+      style:top="{pull.y}px"
+      title="Drag to draw the repeat out"
+      aria-label="Draw the repeat out; or type its pitch in the panel"
+      onpointerdown={(e) => startPull(e, pull.id)}
     ></button>
   {/if}
 

@@ -62,6 +62,8 @@ export interface PointsAsked {
   caught: boolean;
   /** Whether they are the corners of something closed: it ends with the first of them pressed again, or when it is said. */
   ring?: boolean;
+  /** Whether they are the corners of something open: it ends with the last of them pressed again, or when it is said. */
+  path?: boolean;
   points: Point[];
   done: (points: Point[]) => void;
 }
@@ -90,6 +92,19 @@ class Tools {
   askRing(title: string, most: number, done: (points: Point[]) => void) {
     this.aim = null;
     this.tool = { kind: "points", asked: { title, count: most, caught: true, ring: true, points: [], done } };
+  }
+  /** Asks for the corners of a line with as many legs as are wanted. */
+  askPath(title: string, done: (points: Point[]) => void) {
+    this.aim = null;
+    this.tool = { kind: "points", asked: { title, count: 200, caught: true, path: true, points: [], done } };
+  }
+  /** Ends the path that is asked for, where the last press was its last corner. */
+  endPath(): boolean {
+    if (this.tool.kind !== "points" || this.tool.asked.points.length < 2) return false;
+    const { points, done } = this.tool.asked;
+    this.rest();
+    done(points);
+    return true;
   }
   ask(title: string, count: number, done: (points: Point[]) => void, caught = true) {
     this.aim = null;

@@ -21,7 +21,8 @@
       <div
         title={behind ? "From before this move; it follows when the hand rests" : undefined}
         class:opacity-50={behind}
-        class="relative min-w-24 flex-1 border-r border-edge px-4 py-1.5">
+        class="relative min-w-24 flex-1 border-r border-edge px-4 py-1.5"
+      >
         <dt class="text-[11px] whitespace-nowrap text-soft">{line.name}</dt>
         <dd
           class="font-figure text-[17px] leading-6 font-semibold whitespace-nowrap"

@@ -8,6 +8,7 @@
   import TallyRail from "../parts/TallyRail.svelte";
   import TopBar from "../parts/TopBar.svelte";
   import CataloguePanel from "../stages/furnish/CataloguePanel.svelte";
+  import GroupPanel from "../stages/furnish/GroupPanel.svelte";
   import ItemList from "../stages/furnish/ItemList.svelte";
   import ItemPanel from "../stages/furnish/ItemPanel.svelte";
   import SeveralPanel from "../stages/furnish/SeveralPanel.svelte";
@@ -120,6 +121,16 @@
                   {selected.length && selected.every((i) => i.setAside) ? "Bring back" : "Set aside"} ({aside.length})
                 </button>
               {/if}
+              {#if plan.groups.opened && tools.tool.kind === "select"}
+                <button
+                  class="h-7 rounded-md bg-moss-wash px-2.5 font-medium"
+                  title="Esc does so too"
+                  onclick={() => plan.groups.close()}
+                  >Inside {plan.groups.of(plan.groups.opened)
+                    ? plan.groups.name(plan.groups.of(plan.groups.opened)!)
+                    : "a group"} · close</button
+                >
+              {/if}
               {#if ["place", "opening", "measure", "thing"].includes(tools.tool.kind)}
                 <span class="self-center px-2 text-soft">
                   {tools.tool.kind === "place"
@@ -177,6 +188,8 @@
             {#if plan.stage === "shell"}
               {#if plan.selected.size}<SelectedPanel {plan} />{:else}<RoomsPanel {plan} />{/if}
             {:else if plan.stage === "prove"}<FindingPanel {plan} />
+            {:else if plan.groups.selected && plan.stage === "furnish"}
+              {#key plan.groups.selected.id}<GroupPanel {plan} group={plan.groups.selected} />{/key}
             {:else if selected.length === 1}
               {#key selected[0]!.id}<ItemPanel {plan} item={selected[0]!} />{/key}
             {:else if !selected.length && plan.things.some((t) => plan.selected.has(t.id))}<SelectedPanel

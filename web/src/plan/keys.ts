@@ -3,6 +3,7 @@ import { moveOf } from "../canvas/shellMoves";
 import { tools } from "../canvas/tools.svelte";
 import { backToPlan } from "../parts/focus";
 import { pressMeter } from "./meter";
+import { repeatFigures } from "./groups.svelte";
 import type { OpenPlan, Stage } from "./openPlan.svelte";
 
 export const keyList: [string, string][] = [
@@ -15,6 +16,9 @@ export const keyList: [string, string][] = [
   ],
   ["Enter in a panel's field", "Takes what was typed; the next key is the plan's again"],
   ["D", "Duplicate what is selected"],
+  ["C", "Make a cluster of what is selected"],
+  ["R", "Repeat what is selected in rows; its figures are in the panel"],
+  ["Enter", "With a cluster or repeat selected: open it to edit inside; Esc closes it"],
   ["Delete", "Remove what is selected"],
   ["Ctrl+Z, Ctrl+Y", "Undo, redo your own changes"],
   ["Ctrl+A", "Select everything placed"],
@@ -136,6 +140,20 @@ export function keysFor(plan: OpenPlan, view: View) {
       case "D":
         if (may) void duplicate(plan, ids);
         return done();
+      case "c":
+      case "C":
+      case "r":
+      case "R":
+        if (may) {
+          const id = plan.newId(key.toLowerCase() === "c" ? "cluster" : "repeat");
+          void plan.groups.make(
+            id,
+            key.toLowerCase() === "c"
+              ? { do: "make-cluster", id, ids, name: "" }
+              : { do: "repeat-items", id, ids, figures: repeatFigures({ columns: 2 }) },
+          );
+        }
+        return done();
       case "Delete":
       case "Backspace": {
         const all = [...plan.selected].filter((id) => plan.entities.has(id));
@@ -158,14 +176,18 @@ export function keysFor(plan: OpenPlan, view: View) {
         view.fit();
         return done();
       case "Enter":
-        if (tools.tool.kind === "select" || target.closest("button, a, summary, [role=option]")) return;
-        tools.pressCross();
+        if (target.closest("button, a, summary, [role=option]")) return;
+        if (tools.tool.kind === "points" && tools.tool.asked.path && tools.endPath()) return done();
+        if (tools.tool.kind !== "select") tools.pressCross();
+        else if (plan.groups.selected) plan.groups.open(plan.groups.selected.id);
+        else return;
         return done();
       case "Escape":
         if (tools.tool.kind !== "select") {
           tools.rest();
           plan.stopAsking();
-        } else plan.select([]);
+        } else if (plan.groups.opened) plan.groups.close();
+        else plan.select([]);
         return done();
     }
   };

@@ -33,6 +33,7 @@ import {
 import { Asked } from "./asked";
 import { Doing, type Refusal } from "./doing.svelte";
 import { Finishing } from "./finishing.svelte";
+import { Groups } from "./groups.svelte";
 import { LiveLink } from "./live";
 import { NearBy } from "./nearBy.svelte";
 import { Placeable } from "./placeable.svelte";
@@ -71,6 +72,8 @@ export class OpenPlan {
   readonly finishing: Finishing;
   /** What can be placed on it. */
   readonly placeable = new Placeable(this);
+  /** What of it belongs together. */
+  readonly groups = new Groups(this);
   finding = $state<string | null>(null);
   route = $state.raw<{ x: number; y: number }[]>([]);
   /** Counts content changes, so that the canvas knows when to paint anew. */

@@ -66,10 +66,10 @@ internal sealed class RepeatEdits(ItemForms forms, Func<Plan, string, LevelSpace
         if (tree!.Below(member!).Max(tree.Depth) >= Cluster.Deepest)
             return EditAnswer.No("ids", $"Clusters and repeats are nested at most {Cluster.Deepest} deep.");
         var frame = tree.FrameOf(member!);
-        var measure = MeasureOf(plan, tree, member!);
+        var measure = MemberMeasure.Of(plan, forms, tree, member!);
         var start = new Repeat(edit.Id, member!.SchemeId, member.LevelId, frame.X, frame.Y, frame.Rotation, 2, 1, 0, 0);
         var form = edit.Figures.Form ?? RepeatForm.Rows;
-        if (form == RepeatForm.Path && edit.Figures is { Path.IsEmpty: true, WallId: "" })
+        if (form == RepeatForm.Path && edit.Figures is { Path.IsEmpty: true, WallAt: null })
             return EditAnswer.No("path", "A path has at least two points; none was given.");
         var asked = edit.Figures with
         {
@@ -88,7 +88,7 @@ internal sealed class RepeatEdits(ItemForms forms, Func<Plan, string, LevelSpace
         return Lay(plan, change, repeat, member) ?? change.Done(Words("Repeated", repeat));
 
         static bool Counts(RepeatFigures asked) =>
-            asked.Length is not null || asked.ToWall || asked.Path.Length > 0 || asked.WallId.Length > 0;
+            asked.Length is not null || asked.ToWall || asked.Path.Length > 0 || asked.WallAt is not null;
     }
 
     /// <summary>A ring whose first member is the one that was there: the middle lies before it, behind it, or as the ring is turned.</summary>
@@ -108,7 +108,7 @@ internal sealed class RepeatEdits(ItemForms forms, Func<Plan, string, LevelSpace
         var tree = new GroupTree(plan, repeat.SchemeId);
         if (tree.Members(id) is not [var first, ..])
             return EditAnswer.No("id", "The repeat has no members.");
-        var (made, problem) = with(repeat, MeasureOf(plan, tree, first));
+        var (made, problem) = with(repeat, MemberMeasure.Of(plan, forms, tree, first));
         if (problem is not null)
             return EditAnswer.No(problem);
         // Another number in a row is another slot for the same place: what was singled out stays where it was seen.
@@ -303,16 +303,6 @@ internal sealed class RepeatEdits(ItemForms forms, Func<Plan, string, LevelSpace
             change.Remove(below.Id);
         }
         return null;
-    }
-
-    /// <summary>How much floor a member takes, what it is made of standing where it stands.</summary>
-    public RepeatMeasure MeasureOf(Plan plan, GroupTree tree, IMember member)
-    {
-        var checks = plan.OfScheme<Checks>(member.SchemeId).First();
-        var placed = tree.Items(member).Select(item => forms.Place(plan, item, checks)).OfType<PlacedItem>().ToArray();
-        // What lies flat or hangs overhead is nothing to keep clear of, unless there is nothing else.
-        var standing = placed.Where(item => !item.LiesFlat && !item.IsOverhead).ToArray();
-        return new RepeatMeasure((standing.Length > 0 ? standing : placed).SelectMany(item => item.Standing), tree.FrameOf(member));
     }
 
     private static string Words(string verb, Repeat repeat) =>

@@ -38,7 +38,7 @@ internal static class RepeatRecipe
             Turned = asked.Turned ?? was.Turned,
             Singles = asked.Regular ? [] : was.Singles,
         };
-        if ((asked.Path.Length > 0 || asked.WallId.Length > 0) && OnPath(repeat, asked, plan, member, space, out repeat) is { } noPath)
+        if ((asked.Path.Length > 0 || asked.WallAt is not null) && OnPath(repeat, asked, plan, member, space, out repeat) is { } noPath)
             return (null, noPath);
         if (repeat.Form == RepeatForm.Path && repeat.Path.Length < 2)
             return (null, new Problem("path", "A path has at least two points; one was given, or none."));
@@ -87,16 +87,19 @@ internal static class RepeatRecipe
     private static Repeat Spaced(Repeat repeat, RepeatFigures asked, RepeatMeasure member)
     {
         var back = asked.BackGap is { } gap ? (gap < 0 ? null : member.BackToBack(gap)) : repeat.BackToBack;
-        var column = asked.ColumnPitch ?? (asked.ColumnGap is { } between ? member.Along + between : repeat.ColumnSpacing);
+        // A typed pitch keeps the way it goes; one less than 0 turns it round.
+        var (right, up) = (repeat.ColumnSpacing < 0 ? -1 : 1, repeat.RowSpacing < 0 ? -1 : 1);
+        var column =
+            asked.ColumnPitch * right ?? (asked.ColumnGap is { } between ? right * (member.Along + between) : repeat.ColumnSpacing);
         if (Math.Abs(column) < 1)
             column = member.Along + UsualGap;
         var deep = back is { } pair ? member.PairDepth(pair) : member.Across;
-        var row = asked.RowPitch ?? (asked.RowGap is { } apart ? deep + apart : repeat.RowSpacing);
+        var row = asked.RowPitch * up ?? (asked.RowGap is { } apart ? up * (deep + apart) : repeat.RowSpacing);
         if (Math.Abs(row) < 1)
             row = deep + UsualGap;
         // The pair has become deeper or shallower: the gap to the next stays.
         else if (asked is { RowPitch: null, RowGap: null } && back != repeat.BackToBack)
-            row += deep - (repeat.BackToBack is { } old ? member.PairDepth(old) : member.Across);
+            row += up * (deep - (repeat.BackToBack is { } old ? member.PairDepth(old) : member.Across));
         return repeat with { BackToBack = back, ColumnSpacing = Rounded(column), RowSpacing = Rounded(row) };
     }
 
@@ -164,10 +167,10 @@ internal static class RepeatRecipe
     {
         onPath = repeat;
         ImmutableArray<Point> path = asked.Path;
-        if (asked.WallId.Length > 0)
+        if (asked.WallAt is { } at)
         {
-            if (plan.Find<Wall>(asked.WallId) is not { } wall || wall.LevelId != repeat.LevelId)
-                return new Problem("wallId", "The wall is not there on this level.");
+            if (Wall.Nearest(plan.OnLevel<Wall>(repeat.LevelId), at) is not { } wall)
+                return new Problem("wallAt", "No wall is on this level.");
             path = AlongWall(wall, repeat.Placement.Origin, member, space);
         }
         if (path.Length < 2)
@@ -181,14 +184,14 @@ internal static class RepeatRecipe
             if (SizeSense.CheckPlacement(new Placement(corner.X, corner.Y, 0)) is { } far)
                 return far;
         // A path begins at the repeat's own place, its members turned as they were.
-        var begin = new Placement(path[0].X, path[0].Y, repeat.Turned || asked.WallId.Length > 0 ? 0 : repeat.Rotation);
+        var begin = new Placement(path[0].X, path[0].Y, repeat.Turned || asked.WallAt is not null ? 0 : repeat.Rotation);
         onPath = repeat with
         {
             Form = RepeatForm.Path,
             X = begin.X,
             Y = begin.Y,
             Rotation = begin.Rotation,
-            Turned = repeat.Turned || asked.WallId.Length > 0,
+            Turned = repeat.Turned || asked.WallAt is not null,
             Path = [.. path.Select(begin.In)],
         };
         return null;
@@ -229,7 +232,7 @@ internal static class RepeatRecipe
             return null;
         var length = repeat.PathLength;
         // A new path is filled with as many as fit, or so many are spread over it.
-        if ((asked.Path.Length > 0 || asked.WallId.Length > 0) && asked.Length is null)
+        if ((asked.Path.Length > 0 || asked.WallAt is not null) && asked.Length is null)
         {
             if (asked is { Columns: > 1 and var wanted, ColumnPitch: null, ColumnGap: null })
                 fitted = repeat with { ColumnSpacing = Rounded(length / (wanted - 1) - 5e-4) };

@@ -4,6 +4,7 @@ using Microsoft.AspNetCore.SignalR;
 using Microsoft.EntityFrameworkCore;
 using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Editing;
+using Wellsedes.Core.Editing.Groups;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Planning;
@@ -44,10 +45,14 @@ public static class PlanEndpoints
         api.MapGet("/plans/{planId:guid}/near", NearAsync).NeedsRole(ProjectRole.Viewer).WithName("near");
         api.MapGet("/plans/{planId:guid}/finishes", FinishesAsync).NeedsRole(ProjectRole.Viewer).WithName("finishes");
         api.MapGet("/plans/{planId:guid}/selection", SelectionAsync).NeedsRole(ProjectRole.Viewer).WithName("selection");
+        api.MapGet("/plans/{planId:guid}/group", GroupAsync).NeedsRole(ProjectRole.Viewer).WithName("group");
         api.MapGet("/plans/{planId:guid}/route", RouteAsync).NeedsRole(ProjectRole.Viewer).WithName("route");
         api.MapGet("/plans/{planId:guid}/work/{file:guid}", WorkFile).NeedsRole(ProjectRole.Viewer).WithName("workFile");
         api.MapGet("/plans/{planId:guid}/file", FileAsync).NeedsRole(ProjectRole.Viewer).WithName("exportPlan");
     }
+
+    private static async Task<GroupFigures> GroupAsync(Guid planId, string? id, OpenPlans plans) =>
+        (await plans.GetAsync(planId))!.Now.Group(id ?? "");
 
     private static FigureRead ReadFigure(FigureText figure)
     {

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Editing;
+using Wellsedes.Core.Editing.Groups;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
@@ -102,6 +103,10 @@ public sealed record PublishedPlan(
     /// <summary>What else is to be selected with an item, on its own level.</summary>
     public IEnumerable<string> Selection(string id, SelectAll which, string? schemeId) =>
         Fault is not null || Plan.Find<Item>(id) is not { } item ? [] : Selecting.Of(State(schemeId, item.LevelId), id, which);
+
+    /// <summary>What a cluster or repeat holds and can be changed by; nothing where it is not there.</summary>
+    public GroupFigures Group(string id) =>
+        (Fault is null ? GroupFigures.Of(Plan, Planner.Forms, id) : null) ?? new GroupFigures(id, 0, 0, 0, 0);
 
     /// <summary>The finishes of a scheme as they are painted.</summary>
     public FinishesView Finishes(string? schemeId)

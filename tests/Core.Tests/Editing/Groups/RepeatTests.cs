@@ -113,7 +113,7 @@ public sealed class RepeatTests
     public void Along_a_wall_backs_touch_it_and_the_row_ends_before_the_next()
     {
         var sample = Hall().Place("c", "cupboard-1000", 9000, 15_000);
-        sample.Do(new RepeatItems("r", ["c"], new RepeatFigures(RepeatForm.Path, ColumnGap: 0) { WallId = "room-north" }));
+        sample.Do(new RepeatItems("r", ["c"], new RepeatFigures(RepeatForm.Path, ColumnGap: 0) { WallAt = new Point(9000, 15_900) }));
         Assert.Equal(20, Members(sample).Length);
         Assert.Empty(sample.State.Overlaps);
         foreach (var cupboard in sample.State.Items)
@@ -283,10 +283,6 @@ public sealed class RepeatTests
                 new RepeatFigures(RepeatForm.Path) { Path = [new Point(1, 1), new Point(1, 1)] }
             },
             {
-                "wallId",
-                new RepeatFigures(RepeatForm.Path) { WallId = "no-wall" }
-            },
-            {
                 "columns",
                 new RepeatFigures(RepeatForm.Path, Columns: 900, ColumnPitch: 500) { Path = [new(1, 1), new(900, 1)] }
             },
@@ -301,7 +297,7 @@ public sealed class RepeatTests
         Assert.Equal(field, problem.Field);
         Assert.True(problem.Message.Length > 20, problem.Message);
         sample.Do(new RepeatItems("r", ["d"], new RepeatFigures(Columns: 2)));
-        var path = figures.Form == RepeatForm.Path && figures.Path.IsEmpty && figures.WallId.Length == 0;
+        var path = figures.Form == RepeatForm.Path && figures.Path.IsEmpty;
         Assert.Equal(path ? "path" : field, sample.Refused(new SetRepeat("r", figures)).Field);
     }
 }

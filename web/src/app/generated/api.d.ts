@@ -660,6 +660,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/{planId}/group": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["group"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{planId}/route": {
         parameters: {
             query?: never;
@@ -1197,7 +1213,7 @@ export interface components {
             /** Format: date-time */
             deletedAt: string;
         };
-        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveBoundary"] | components["schemas"]["EditMoveBoundaryEnd"] | components["schemas"]["EditSetBoundaryLength"] | components["schemas"]["EditBowBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditPutFromWall"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRelease"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"] | components["schemas"]["EditSetStock"] | components["schemas"]["EditChangeKind"] | components["schemas"]["EditKeepAsOwn"] | components["schemas"]["EditKeepOutline"] | components["schemas"]["EditKeepSelection"] | components["schemas"]["EditSetToSize"] | components["schemas"]["EditLayOnto"] | components["schemas"]["EditSeatDiners"] | components["schemas"]["EditLineUp"] | components["schemas"]["EditSpreadItems"] | components["schemas"]["EditSetAlong"] | components["schemas"]["EditSetAlongWall"] | components["schemas"]["EditSwapItems"] | components["schemas"]["EditMatchRotation"] | components["schemas"]["EditOrderItems"] | components["schemas"]["EditFaceItems"] | components["schemas"]["EditPutFinish"] | components["schemas"]["EditPutKitchen"] | components["schemas"]["EditSetKitchenUnit"];
+        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveBoundary"] | components["schemas"]["EditMoveBoundaryEnd"] | components["schemas"]["EditSetBoundaryLength"] | components["schemas"]["EditBowBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditPutFromWall"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRepeatItems"] | components["schemas"]["EditSetRepeat"] | components["schemas"]["EditPullRepeat"] | components["schemas"]["EditMakeAlike"] | components["schemas"]["EditRelease"] | components["schemas"]["EditMakeCluster"] | components["schemas"]["EditNameCluster"] | components["schemas"]["EditMirrorItems"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"] | components["schemas"]["EditSetStock"] | components["schemas"]["EditChangeKind"] | components["schemas"]["EditKeepAsOwn"] | components["schemas"]["EditKeepOutline"] | components["schemas"]["EditKeepSelection"] | components["schemas"]["EditSetToSize"] | components["schemas"]["EditLayOnto"] | components["schemas"]["EditSeatDiners"] | components["schemas"]["EditLineUp"] | components["schemas"]["EditSpreadItems"] | components["schemas"]["EditSetAlong"] | components["schemas"]["EditSetAlongWall"] | components["schemas"]["EditSwapItems"] | components["schemas"]["EditMatchRotation"] | components["schemas"]["EditOrderItems"] | components["schemas"]["EditFaceItems"] | components["schemas"]["EditPutFinish"] | components["schemas"]["EditPutKitchen"] | components["schemas"]["EditSetKitchenUnit"];
         EditAddScheme: {
             /** @enum {string} */
             do?: "add-scheme";
@@ -1434,6 +1450,23 @@ export interface components {
             locked: boolean;
             sure?: boolean;
         };
+        EditMakeAlike: {
+            /** @enum {string} */
+            do?: "make-alike";
+            id: string;
+            /** Format: int32 */
+            slot: number;
+            sure?: boolean;
+        };
+        EditMakeCluster: {
+            /** @enum {string} */
+            do?: "make-cluster";
+            id: string;
+            ids: string[];
+            /** @default  */
+            name: string;
+            sure?: boolean;
+        };
         EditMakeRoom: {
             /** @enum {string} */
             do?: "make-room";
@@ -1481,6 +1514,13 @@ export interface components {
             do?: "match-rotation";
             ids: string[];
             toId: string;
+            sure?: boolean;
+        };
+        EditMirrorItems: {
+            /** @enum {string} */
+            do?: "mirror-items";
+            ids: string[];
+            mirror: components["schemas"]["Mirror"];
             sure?: boolean;
         };
         EditMoveBoundary: {
@@ -1544,6 +1584,13 @@ export interface components {
             to: components["schemas"]["Point"];
             sure?: boolean;
         };
+        EditNameCluster: {
+            /** @enum {string} */
+            do?: "name-cluster";
+            id: string;
+            name: string;
+            sure?: boolean;
+        };
         EditNameRoom: {
             /** @enum {string} */
             do?: "name-room";
@@ -1605,6 +1652,13 @@ export interface components {
             /** Format: double */
             height?: null | number;
             parameters?: unknown;
+            sure?: boolean;
+        };
+        EditPullRepeat: {
+            /** @enum {string} */
+            do?: "pull-repeat";
+            id: string;
+            to: components["schemas"]["Point"];
             sure?: boolean;
         };
         EditPutBacking: {
@@ -1709,6 +1763,8 @@ export interface components {
             /** @enum {string} */
             do?: "put-repeat";
             repeat: components["schemas"]["Repeat"];
+            /** @default  */
+            catalogue: string;
             sure?: boolean;
         };
         EditPutThing: {
@@ -1755,6 +1811,14 @@ export interface components {
             do?: "rename-scheme";
             id: string;
             name: string;
+            sure?: boolean;
+        };
+        EditRepeatItems: {
+            /** @enum {string} */
+            do?: "repeat-items";
+            id: string;
+            ids: string[];
+            figures: components["schemas"]["RepeatFigures"];
             sure?: boolean;
         };
         EditRepeatThing: {
@@ -1947,6 +2011,13 @@ export interface components {
             parameters: components["schemas"]["ItemParameters"];
             sure?: boolean;
         };
+        EditSetRepeat: {
+            /** @enum {string} */
+            do?: "set-repeat";
+            id: string;
+            figures: components["schemas"]["RepeatFigures"];
+            sure?: boolean;
+        };
         EditSetSeats: {
             /** @enum {string} */
             do?: "set-seats";
@@ -2027,7 +2098,7 @@ export interface components {
             otherId: string;
             sure?: boolean;
         };
-        Entity: components["schemas"]["EntityPlanDetails"] | components["schemas"]["EntityLevel"] | components["schemas"]["EntityRoom"] | components["schemas"]["EntityWall"] | components["schemas"]["EntityOpening"] | components["schemas"]["EntityWallType"] | components["schemas"]["EntityBoundary"] | components["schemas"]["EntitySettingOutLine"] | components["schemas"]["EntityBacking"] | components["schemas"]["EntityScheme"] | components["schemas"]["EntityBrief"] | components["schemas"]["EntityChecks"] | components["schemas"]["EntitySheetSettings"] | components["schemas"]["EntityItem"] | components["schemas"]["EntityRepeat"] | components["schemas"]["EntityOwnItem"] | components["schemas"]["EntityOwnRule"] | components["schemas"]["EntityHouseStock"] | components["schemas"]["EntityFinish"] | components["schemas"]["EntityDimension"] | components["schemas"]["EntityColumn"] | components["schemas"]["EntityKeepClear"] | components["schemas"]["EntityFlight"] | components["schemas"]["EntityPlatform"] | components["schemas"]["EntityFitting"] | components["schemas"]["EntityLowCeiling"] | components["schemas"]["EntityZone"] | components["schemas"]["EntityMark"];
+        Entity: components["schemas"]["EntityPlanDetails"] | components["schemas"]["EntityLevel"] | components["schemas"]["EntityRoom"] | components["schemas"]["EntityWall"] | components["schemas"]["EntityOpening"] | components["schemas"]["EntityWallType"] | components["schemas"]["EntityBoundary"] | components["schemas"]["EntitySettingOutLine"] | components["schemas"]["EntityBacking"] | components["schemas"]["EntityScheme"] | components["schemas"]["EntityBrief"] | components["schemas"]["EntityChecks"] | components["schemas"]["EntitySheetSettings"] | components["schemas"]["EntityItem"] | components["schemas"]["EntityRepeat"] | components["schemas"]["EntityCluster"] | components["schemas"]["EntityOwnItem"] | components["schemas"]["EntityOwnRule"] | components["schemas"]["EntityHouseStock"] | components["schemas"]["EntityFinish"] | components["schemas"]["EntityDimension"] | components["schemas"]["EntityColumn"] | components["schemas"]["EntityKeepClear"] | components["schemas"]["EntityFlight"] | components["schemas"]["EntityPlatform"] | components["schemas"]["EntityFitting"] | components["schemas"]["EntityLowCeiling"] | components["schemas"]["EntityZone"] | components["schemas"]["EntityMark"];
         EntityAfter: {
             id: string;
             after?: null | components["schemas"]["Entity"];
@@ -2121,6 +2192,19 @@ export interface components {
             occupiedDepth: number;
             /** Format: double */
             pulledOutDepth: number;
+            id: string;
+        };
+        EntityCluster: {
+            /** @enum {string} */
+            type?: "cluster";
+            schemeId: string;
+            levelId: string;
+            /** @default  */
+            name: string;
+            ready?: null | components["schemas"]["ReadyCluster"];
+            parent?: null | string;
+            /** Format: int32 */
+            slot?: null | number;
             id: string;
         };
         EntityColumn: {
@@ -2282,6 +2366,8 @@ export interface components {
              * @default 0
              */
             order: number;
+            /** @default false */
+            mirrored: boolean;
             id: string;
         };
         EntityKeepClear: {
@@ -2454,7 +2540,6 @@ export interface components {
             type?: "repeat";
             schemeId: string;
             levelId: string;
-            catalogue: string;
             /** Format: double */
             x: number;
             /** Format: double */
@@ -2469,6 +2554,34 @@ export interface components {
             columnSpacing: number;
             /** Format: double */
             rowSpacing: number;
+            form?: components["schemas"]["RepeatForm"];
+            /** @default false */
+            staggered: boolean;
+            /** Format: double */
+            backToBack?: null | number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            radius: number;
+            /**
+             * Format: double
+             * @default 360
+             */
+            sweep: number;
+            facing?: components["schemas"]["RingFacing"];
+            /** @default true */
+            turned: boolean;
+            /**
+             * Format: double
+             * @default 0
+             */
+            start: number;
+            parent?: null | string;
+            /** Format: int32 */
+            slot?: null | number;
+            path?: components["schemas"]["Point"][];
+            singles?: components["schemas"]["SingledOut"][];
             id: string;
         };
         EntityRoom: {
@@ -2597,6 +2710,8 @@ export interface components {
             findings: components["schemas"]["Finding"][];
             rooms: components["schemas"]["RoomFigures"][];
             areas: components["schemas"]["AreaFigures"][];
+            /** @default false */
+            stale: boolean;
         };
         Finding: {
             id: string;
@@ -2709,6 +2824,43 @@ export interface components {
             seats: number;
             flat: boolean;
             picture: null | components["schemas"]["PicturePlaceView"];
+        };
+        GroupFigures: {
+            id: string;
+            /** Format: int32 */
+            members: number;
+            /** Format: int32 */
+            items: number;
+            /** Format: int32 */
+            seats: number;
+            /** Format: int32 */
+            workstations: number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            leftOut: number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            apart: number;
+            /** Format: double */
+            columnPitch?: null | number;
+            /** Format: double */
+            columnGap?: null | number;
+            /** Format: double */
+            rowPitch?: null | number;
+            /** Format: double */
+            rowGap?: null | number;
+            /** Format: double */
+            backGap?: null | number;
+            /** Format: double */
+            radius?: null | number;
+            /** Format: double */
+            gap?: null | number;
+            /** Format: double */
+            length?: null | number;
         };
         /**
          * @default Turned
@@ -3107,6 +3259,13 @@ export interface components {
             deletedPlans: components["schemas"]["PlanEntry"][];
             members: components["schemas"]["MemberView"][];
         };
+        ReadyCluster: {
+            kind: string;
+            /** Format: int32 */
+            count: number;
+            /** Format: double */
+            distance: number;
+        };
         ReadyThingView: {
             label: string;
             template: components["schemas"]["Entity"];
@@ -3134,7 +3293,6 @@ export interface components {
         Repeat: {
             schemeId: string;
             levelId: string;
-            catalogue: string;
             /** Format: double */
             x: number;
             /** Format: double */
@@ -3149,8 +3307,80 @@ export interface components {
             columnSpacing: number;
             /** Format: double */
             rowSpacing: number;
+            form?: components["schemas"]["RepeatForm"];
+            /** @default false */
+            staggered: boolean;
+            /** Format: double */
+            backToBack?: null | number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            radius: number;
+            /**
+             * Format: double
+             * @default 360
+             */
+            sweep: number;
+            facing?: components["schemas"]["RingFacing"];
+            /** @default true */
+            turned: boolean;
+            /**
+             * Format: double
+             * @default 0
+             */
+            start: number;
+            parent?: null | string;
+            /** Format: int32 */
+            slot?: null | number;
+            path?: unknown;
+            singles?: unknown;
             id: string;
         };
+        RepeatFigures: {
+            form?: null | components["schemas"]["RepeatForm"];
+            /** Format: int32 */
+            columns?: null | number;
+            /** Format: int32 */
+            rows?: null | number;
+            /** Format: double */
+            columnPitch?: null | number;
+            /** Format: double */
+            columnGap?: null | number;
+            /** Format: double */
+            length?: null | number;
+            /** @default false */
+            toWall: boolean;
+            /** Format: double */
+            rowPitch?: null | number;
+            /** Format: double */
+            rowGap?: null | number;
+            staggered?: null | boolean;
+            /** Format: double */
+            backGap?: null | number;
+            /** Format: double */
+            radius?: null | number;
+            /** Format: double */
+            gap?: null | number;
+            /** Format: double */
+            sweep?: null | number;
+            facing?: null | components["schemas"]["RingFacing"];
+            turned?: null | boolean;
+            /** @default false */
+            regular: boolean;
+            path?: components["schemas"]["Point"][];
+            wallAt?: null | components["schemas"]["Point"];
+        };
+        /**
+         * @default Rows
+         * @enum {unknown}
+         */
+        RepeatForm: "Rows" | "Ring" | "Path";
+        /**
+         * @default In
+         * @enum {unknown}
+         */
+        RingFacing: "In" | "Out" | "Alike";
         /**
          * @default NorthEast
          * @enum {unknown}
@@ -3300,6 +3530,26 @@ export interface components {
             email: string;
             password: string;
         };
+        SingledOut: {
+            /** Format: int32 */
+            slot: number;
+            leftOut: boolean;
+            /**
+             * Format: double
+             * @default 0
+             */
+            x: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            y: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            rotation: number;
+        };
         SmallPicture: {
             picture: components["schemas"]["OwnPicture"];
             /** Format: int32 */
@@ -3384,6 +3634,8 @@ export interface components {
             share?: null | number;
             /** @default false */
             short: boolean;
+            /** @default false */
+            ofWays: boolean;
         };
         ThingChoice: {
             value: string;
@@ -4724,6 +4976,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": string[];
+                };
+            };
+        };
+    };
+    group: {
+        parameters: {
+            query?: {
+                id?: string;
+            };
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroupFigures"];
                 };
             };
         };

@@ -30,10 +30,12 @@ export class Band implements Gesture {
     };
     const inside = ({ x, y }: Point) => x >= box.minX && x <= box.maxX && y >= box.minY && y <= box.maxY;
     plan.select(
-      picture()
-        .within(box)
-        .filter(({ item }) => inside(item))
-        .map(({ item }) => item.id),
+      plan.groups.whole(
+        picture()
+          .within(box)
+          .filter(({ item }) => inside(item))
+          .map(({ item }) => item.id),
+      ),
       this.more,
     );
   }

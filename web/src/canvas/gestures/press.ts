@@ -52,7 +52,7 @@ export class Press implements Gesture {
     const band = new Band(this.table, this.start, this.more);
     if (!top || !plan.canEdit) return band;
     if (top.kind === "item" && plan.stage !== "furnish") return band;
-    if (!plan.selected.has(top.id)) plan.select([top.id], this.more && top.kind === "item");
+    if (!plan.selected.has(top.id)) plan.select(plan.groups.around(top.id), this.more && top.kind === "item");
     if (top.kind !== "item") return DragShell.begin(this.table, top, this.start, this.base);
     const moving = MoveItems.begin(this.table, this.start, top.id);
     if (!moving) plan.notice = "This is locked; unlock it first.";
@@ -61,20 +61,27 @@ export class Press implements Gesture {
 
   up(hand: Hand) {
     const { plan } = this.table;
-    const ids = this.hits.map((hit) => hit.id);
+    // What belongs together is one thing to press.
+    const ids = [...new Set(this.hits.map((hit) => plan.groups.standsFor(hit.id)))];
+    const itemsOf = (id: string) => (plan.groups.of(id) ? plan.groups.items(id) : [id]);
+    // Who presses beside what is opened is done with it.
+    if (plan.groups.opened && !this.hits.some((hit) => plan.groups.isInside(hit.id))) plan.groups.opened = "";
     if (!ids.length) {
       this.table.cycle = null;
       if (!hand.more) plan.select([]);
     } else if (hand.more) {
-      if (plan.selected.has(ids[0]!)) plan.selected.delete(ids[0]!);
-      else plan.selected.add(ids[0]!);
+      const pressed = itemsOf(ids[0]!);
+      const has = pressed.every((id) => plan.selected.has(id));
+      for (const id of pressed)
+        if (has) plan.selected.delete(id);
+        else plan.selected.add(id);
       void plan.renewNear();
     } else {
       const last = this.table.cycle;
       const again = last?.key === ids.join() && apart(last.at, this.start) < 4;
       const index = again ? (last.index + 1) % ids.length : 0;
       this.table.cycle = { at: this.start, key: ids.join(), index };
-      plan.select([ids[index]!]);
+      plan.select(itemsOf(ids[index]!));
     }
   }
   cancel() {}

@@ -32,7 +32,10 @@ export const askPoints: Tooling<ToolOf<"points">> = {
       const begun = asked.points[0];
       const closes =
         asked.ring && asked.points.length > 2 && Math.hypot(aim.at.x - begun!.x, aim.at.y - begun!.y) <= near;
-      if (closes) {
+      const last = asked.points.at(-1);
+      const ends =
+        asked.path && asked.points.length > 1 && Math.hypot(aim.at.x - last!.x, aim.at.y - last!.y) <= near;
+      if (closes || ends) {
         tools.rest();
         done(asked.points);
         return true;

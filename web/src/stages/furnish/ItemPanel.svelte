@@ -13,6 +13,7 @@
   import FinishFields from "./FinishFields.svelte";
   import KitchenUnits from "./KitchenUnits.svelte";
   import ParameterFields from "./ParameterFields.svelte";
+  import RepeatStart from "./RepeatStart.svelte";
   import SelectMore from "./SelectMore.svelte";
 
   let { plan, item }: { plan: OpenPlan; item: Item } = $props();
@@ -36,6 +37,9 @@
     right: 0,
     ...(item.seats ?? kind?.seats ?? {}),
   });
+  const inRepeat = $derived(
+    plan.groups.of(item.parent)?.type === "repeat" ? plan.groups.of(item.parent) : undefined,
+  );
   const still = $derived(!plan.canEdit);
   const fixed = $derived(still || item.locked);
 
@@ -287,6 +291,11 @@
     <h3 class="heading mt-4 mb-2">Arrange</h3>
     <div class="flex flex-wrap gap-1.5">
       <button class="action" onclick={() => duplicate(plan, [item.id])}>Duplicate</button>
+      <button
+        class="action"
+        title="Its left becomes its right"
+        onclick={() => plan.do({ do: "mirror-items", ids: [id], mirror: "LeftRight" })}>Mirror</button
+      >
       <button class="action" onclick={() => plan.do({ do: "lock", ids: [item.id], locked: !item.locked })}
         >{item.locked ? "Unlock" : "Lock"}</button
       >
@@ -301,6 +310,15 @@
     </div>
   {/if}
 
+  {#if plan.canEdit && !fixed}<RepeatStart {plan} ids={[id]} />{/if}
+  {#if inRepeat && plan.canEdit}
+    <p class="mt-3 text-soft">A member of a repeat. Changed by hand it is one of its own.</p>
+    <button
+      class="action mt-1"
+      onclick={() => plan.do({ do: "make-alike", id: inRepeat.id, slot: item.slot ?? 0 })}
+      >Make all members like this one</button
+    >
+  {/if}
   <SelectMore {plan} {id} />
 
   {#if kind}

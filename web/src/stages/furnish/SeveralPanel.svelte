@@ -3,10 +3,15 @@
   import { duplicate } from "../../plan/keys";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import LineUpFields from "./LineUpFields.svelte";
+  import RepeatStart from "./RepeatStart.svelte";
 
   let { plan, items }: { plan: OpenPlan; items: Item[] } = $props();
 
   const ids = $derived(items.map((item) => item.id));
+  function cluster() {
+    const id = plan.newId("cluster");
+    void plan.groups.make(id, { do: "make-cluster", id, ids, name: "" });
+  }
   const seats = $derived(
     items.reduce(
       (sum, item) => sum + (plan.forms.get(plan.itemViews.get(item.id)?.form ?? "")?.seats ?? 0),
@@ -26,7 +31,14 @@
   {#if plan.canEdit}
     <h3 class="heading mt-4 mb-2">Arrange</h3>
     <div class="flex flex-wrap gap-1.5">
+      <button class="action" title="They move and count as one" onclick={cluster}>Make a cluster</button>
       <button class="action" onclick={() => duplicate(plan, ids)}>Duplicate</button>
+      <button class="action" onclick={() => plan.do({ do: "mirror-items", ids, mirror: "LeftRight" })}
+        >Mirror left and right</button
+      >
+      <button class="action" onclick={() => plan.do({ do: "mirror-items", ids, mirror: "UpDown" })}
+        >Mirror up and down</button
+      >
       <button class="action" onclick={() => plan.do({ do: "rotate-items", ids, degrees: 90 })}
         >Rotate 90°</button
       >
@@ -40,6 +52,7 @@
       >
       <button class="action text-must" onclick={() => plan.do({ do: "remove", ids })}>Remove</button>
     </div>
+    <RepeatStart {plan} {ids} />
     <LineUpFields {plan} {items} />
   {/if}
 </section>
