@@ -77,6 +77,7 @@ namespace Wellsedes.Core.Editing;
 [JsonDerivedType(typeof(Release), "release")]
 [JsonDerivedType(typeof(MakeCluster), "make-cluster")]
 [JsonDerivedType(typeof(NameCluster), "name-cluster")]
+[JsonDerivedType(typeof(PutReady), "put-ready")]
 [JsonDerivedType(typeof(MirrorItems), "mirror-items")]
 [JsonDerivedType(typeof(SetParameters), "set-parameters")]
 [JsonDerivedType(typeof(RaiseItem), "raise-item")]

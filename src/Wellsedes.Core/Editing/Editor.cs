@@ -37,6 +37,7 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
                 ?? ShellEdits.Answer(plan, edit, spaces)
                 ?? repeats.Answer(plan, edit)
                 ?? groups.Answer(plan, edit)
+                ?? ReadyEdits.Answer(plan, edit)
                 ?? FurnishEdits.Answer(plan, edit)
                 ?? own.Answer(plan, edit)
                 ?? lineUp.Answer(plan, edit)

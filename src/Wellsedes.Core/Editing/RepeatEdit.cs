@@ -76,3 +76,17 @@ public sealed record NameCluster(string Id, string Name) : Edit;
 /// they lie on the level. Doors, drawers and fronts keep to their true side.
 /// </summary>
 public sealed record MirrorItems(ImmutableArray<string> Ids, Mirror Mirror) : Edit, IOfSelected;
+
+/// <summary>
+/// Places a ready-made cluster, its leading item at a place in mm on the level; or makes one again from other figures: its leader stays,
+/// what is in it keeps its ids.
+/// </summary>
+public sealed record PutReady(
+    string Id,
+    string SchemeId,
+    string LevelId,
+    ReadyCluster Ready,
+    double X = 0,
+    double Y = 0,
+    double Rotation = 0
+) : Edit;

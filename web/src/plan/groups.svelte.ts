@@ -135,7 +135,7 @@ export class Groups {
   }
 
   /** Does an edit that makes or changes a group, and selects what it has become. */
-  async make(id: string, edit: Edit) {
+  async make(id: string, edit: Edit | (() => Edit)) {
     if (await this.plan.do(edit)) this.plan.select(this.items(id));
   }
 

@@ -17,7 +17,10 @@ internal static class CopiedGroups
         Dictionary<string, string> ids = [];
         foreach (var group in Groups(plan, member.SchemeId))
             if (tree.Items(group).ToArray() is { Length: > 0 } all && Array.TrueForAll(all, item => items.ContainsKey(item.Id)))
-                ids[group.Id] = Free(plan, $"{items[all[0].Id]}-{(group is Repeat ? "repeat" : "cluster")}", ids);
+                ids[group.Id] = FreeId.Of(
+                    $"{items[all[0].Id]}-{(group is Repeat ? "repeat" : "cluster")}",
+                    id => plan.Find(id) is not null || ids.ContainsValue(id)
+                );
         foreach (var (id, own) in ids)
         {
             var group = (IMember)plan.Find(id)!;
@@ -39,13 +42,4 @@ internal static class CopiedGroups
 
     private static IEnumerable<IMember> Groups(Plan plan, string schemeId) =>
         plan.OfScheme<Cluster>(schemeId).Cast<IMember>().Concat(plan.OfScheme<Repeat>(schemeId));
-
-    private static string Free(Plan plan, string id, Dictionary<string, string> given)
-    {
-        var begin = id.Length > 54 ? id[..54] : id;
-        var free = begin;
-        for (var i = 2; plan.Find(free) is not null || given.ContainsValue(free); i++)
-            free = $"{begin}-{i}";
-        return free;
-    }
 }

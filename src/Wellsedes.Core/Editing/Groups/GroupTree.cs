@@ -147,7 +147,7 @@ internal sealed class MemberCopies(GroupTree tree, Func<string, bool> isTaken, H
         var all = tree.Below(model).ToArray();
         var ids = new Dictionary<string, string> { [model.Id] = Free(id) };
         for (var i = 1; i < all.Length; i++)
-            ids[all[i].Id] = Free($"{(id.Length > 48 ? id[..48] : id)}-{i}");
+            ids[all[i].Id] = Free($"{id}-{i}");
         List<Entity> copies = [];
         foreach (var one in all)
         {
@@ -171,11 +171,5 @@ internal sealed class MemberCopies(GroupTree tree, Func<string, bool> isTaken, H
         return copies;
     }
 
-    private string Free(string id)
-    {
-        var free = id;
-        for (var i = 2; isTaken(free) || !given.Add(free); i++)
-            free = $"{id}-{i}";
-        return free;
-    }
+    private string Free(string id) => FreeId.Of(id, one => isTaken(one) || !given.Add(one));
 }

@@ -40,7 +40,7 @@ internal sealed class RepeatEdits(ItemForms forms, Func<Plan, string, LevelSpace
                 return EditAnswer.No("catalogue", $"The catalogue has no item \"{edit.Catalogue}\".");
             var at = repeat.Standing(0) ?? repeat.Regular(0);
             var first = new Item(
-                Free(plan, $"{repeat.Id}-1"),
+                FreeId.Of($"{repeat.Id}-1", id => plan.Find(id) is not null),
                 repeat.SchemeId,
                 repeat.LevelId,
                 kind.Key,
@@ -244,9 +244,7 @@ internal sealed class RepeatEdits(ItemForms forms, Func<Plan, string, LevelSpace
             place = place with { Rotation = AngleText.Normal(place.Rotation) };
             if (!has)
             {
-                change.Put(
-                    copies.Of(model, $"{(repeat.Id.Length > 48 ? repeat.Id[..48] : repeat.Id)}-{slot + 1}", repeat.Id, slot, from, place)
-                );
+                change.Put(copies.Of(model, $"{repeat.Id}-{slot + 1}", repeat.Id, slot, from, place));
                 continue;
             }
             var stands = tree.FrameOf(member!);
@@ -314,12 +312,4 @@ internal sealed class RepeatEdits(ItemForms forms, Func<Plan, string, LevelSpace
     private static Func<Item, bool> IsTable(Plan plan) => item => plan.CatalogueItem(item.Catalogue)?.Counted == "table";
 
     private static bool Taken(Plan plan, ShellChange change, string id) => plan.Find(id) is not null || change.Has(id);
-
-    private static string Free(Plan plan, string id)
-    {
-        var free = id;
-        for (var i = 2; plan.Find(free) is not null; i++)
-            free = $"{id}-{i}";
-        return free;
-    }
 }

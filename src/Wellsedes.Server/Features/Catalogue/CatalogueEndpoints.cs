@@ -28,7 +28,8 @@ public sealed record CatalogueView(
     RoomUse[] Uses,
     AreaDefinition[] Areas,
     ThingKindView[] Things,
-    Tint[] Tints
+    Tint[] Tints,
+    ReadyKind[] Ready
 );
 
 public static class CatalogueEndpoints
@@ -50,7 +51,8 @@ public static class CatalogueEndpoints
                         [.. RoomUses.All],
                         [.. AreaDefinitions.All],
                         [.. Shipped.Library.Kinds.All.Select(ThingKindView.Of)],
-                        [.. Tints.All]
+                        [.. Tints.All],
+                        [.. ReadyClusters.All]
                     )
             )
             .WithName("getCatalogue");

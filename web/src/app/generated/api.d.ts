@@ -1131,6 +1131,7 @@ export interface components {
             areas: components["schemas"]["AreaDefinition"][];
             things: components["schemas"]["ThingKindView"][];
             tints: components["schemas"]["Tint"][];
+            ready: components["schemas"]["ReadyKind"][];
         };
         /**
          * @default Surveyed
@@ -1213,7 +1214,7 @@ export interface components {
             /** Format: date-time */
             deletedAt: string;
         };
-        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveBoundary"] | components["schemas"]["EditMoveBoundaryEnd"] | components["schemas"]["EditSetBoundaryLength"] | components["schemas"]["EditBowBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditPutFromWall"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRepeatItems"] | components["schemas"]["EditSetRepeat"] | components["schemas"]["EditPullRepeat"] | components["schemas"]["EditMakeAlike"] | components["schemas"]["EditRelease"] | components["schemas"]["EditMakeCluster"] | components["schemas"]["EditNameCluster"] | components["schemas"]["EditMirrorItems"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"] | components["schemas"]["EditSetStock"] | components["schemas"]["EditChangeKind"] | components["schemas"]["EditKeepAsOwn"] | components["schemas"]["EditKeepOutline"] | components["schemas"]["EditKeepSelection"] | components["schemas"]["EditSetToSize"] | components["schemas"]["EditLayOnto"] | components["schemas"]["EditSeatDiners"] | components["schemas"]["EditLineUp"] | components["schemas"]["EditSpreadItems"] | components["schemas"]["EditSetAlong"] | components["schemas"]["EditSetAlongWall"] | components["schemas"]["EditSwapItems"] | components["schemas"]["EditMatchRotation"] | components["schemas"]["EditOrderItems"] | components["schemas"]["EditFaceItems"] | components["schemas"]["EditPutFinish"] | components["schemas"]["EditPutKitchen"] | components["schemas"]["EditSetKitchenUnit"];
+        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveBoundary"] | components["schemas"]["EditMoveBoundaryEnd"] | components["schemas"]["EditSetBoundaryLength"] | components["schemas"]["EditBowBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditPutFromWall"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRepeatItems"] | components["schemas"]["EditSetRepeat"] | components["schemas"]["EditPullRepeat"] | components["schemas"]["EditMakeAlike"] | components["schemas"]["EditRelease"] | components["schemas"]["EditMakeCluster"] | components["schemas"]["EditNameCluster"] | components["schemas"]["EditPutReady"] | components["schemas"]["EditMirrorItems"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"] | components["schemas"]["EditSetStock"] | components["schemas"]["EditChangeKind"] | components["schemas"]["EditKeepAsOwn"] | components["schemas"]["EditKeepOutline"] | components["schemas"]["EditKeepSelection"] | components["schemas"]["EditSetToSize"] | components["schemas"]["EditLayOnto"] | components["schemas"]["EditSeatDiners"] | components["schemas"]["EditLineUp"] | components["schemas"]["EditSpreadItems"] | components["schemas"]["EditSetAlong"] | components["schemas"]["EditSetAlongWall"] | components["schemas"]["EditSwapItems"] | components["schemas"]["EditMatchRotation"] | components["schemas"]["EditOrderItems"] | components["schemas"]["EditFaceItems"] | components["schemas"]["EditPutFinish"] | components["schemas"]["EditPutKitchen"] | components["schemas"]["EditSetKitchenUnit"];
         EditAddScheme: {
             /** @enum {string} */
             do?: "add-scheme";
@@ -1757,6 +1758,30 @@ export interface components {
             /** @enum {string} */
             do?: "put-own-rule";
             rule: components["schemas"]["OwnRule"];
+            sure?: boolean;
+        };
+        EditPutReady: {
+            /** @enum {string} */
+            do?: "put-ready";
+            id: string;
+            schemeId: string;
+            levelId: string;
+            ready: components["schemas"]["ReadyCluster"];
+            /**
+             * Format: double
+             * @default 0
+             */
+            x: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            y: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            rotation: number;
             sure?: boolean;
         };
         EditPutRepeat: {
@@ -3265,6 +3290,25 @@ export interface components {
             count: number;
             /** Format: double */
             distance: number;
+        };
+        ReadyKind: {
+            key: string;
+            name: string;
+            countLabel: string;
+            /** Format: int32 */
+            least: number;
+            /** Format: int32 */
+            most: number;
+            /** Format: int32 */
+            count: number;
+            distanceLabel: string;
+            /** Format: double */
+            leastDistance: number;
+            /** Format: double */
+            mostDistance: number;
+            /** Format: double */
+            distance: number;
+            source: string;
         };
         ReadyThingView: {
             label: string;

@@ -10,6 +10,7 @@
   import ThingButtons from "../../things/ThingButtons.svelte";
   import ExchangePanel from "./ExchangePanel.svelte";
   import KitchenForm from "./KitchenForm.svelte";
+  import ReadyForm from "./ReadyForm.svelte";
   import OwnItemsPanel from "./OwnItemsPanel.svelte";
   import OwnItemWindow from "./OwnItemWindow.svelte";
   import PlacingPanel from "./PlacingPanel.svelte";
@@ -245,7 +246,7 @@
   {/snippet}
 </LongList>
 {#if tools.tool.kind === "place"}<PlacingPanel {plan} tool={tools.tool} />{/if}
-{#if group !== "own"}<KitchenForm {plan} />{/if}
+{#if group !== "own"}<ReadyForm {plan} /><KitchenForm {plan} />{/if}
 {#if group === "own"}<OwnItemsPanel {plan} onkept={() => look("")} />{/if}
 <OwnItemWindow {plan} />
 <div class="flex items-center gap-1.5 border-t border-edge p-3.5">

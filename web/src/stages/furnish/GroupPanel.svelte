@@ -5,6 +5,8 @@
   import type { Group } from "../../plan/groups.svelte";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import { orBack } from "../../plan/forms";
+  import LengthField from "../../parts/LengthField.svelte";
+  import NumberField from "../../parts/NumberField.svelte";
   import RepeatFields from "./RepeatFields.svelte";
   import RepeatStart from "./RepeatStart.svelte";
 
@@ -13,6 +15,14 @@
 
   const repeat = $derived(group.type === "repeat" ? (group as Repeat) : null);
   const cluster = $derived(group.type === "cluster" ? (group as Cluster) : null);
+  const readyKind = $derived(plan.catalogue?.ready.find((kind) => kind.key === cluster?.ready?.kind));
+  /** Makes a ready-made cluster again from other figures; what others changed meanwhile is asked when its turn comes. */
+  const again = (change: { count?: number; distance?: number }) =>
+    void plan.groups.make(group.id, () => {
+      const { ready, schemeId, levelId } = plan.entities.get(group.id) as Cluster;
+      const figures = { ...ready!, ...change };
+      return { do: "put-ready", id: group.id, schemeId, levelId, ready: figures, x: 0, y: 0, rotation: 0 };
+    });
   const ids = $derived(plan.groups.items(group.id));
   const figures = $derived(plan.groups.figures?.id === group.id ? plan.groups.figures : null);
   const locked = $derived(plan.selectedItems.every((item) => item.locked));
@@ -61,6 +71,31 @@
         />
       </span>
     </div>
+  {/if}
+
+  {#if readyKind && cluster?.ready}
+    <h3 class="heading mt-4 mb-2">Made from</h3>
+    <div class="space-y-1.5" role="group" aria-label="Made from">
+      {#if readyKind.least < readyKind.most && readyKind.countLabel}
+        <NumberField
+          label={readyKind.countLabel}
+          value={cluster.ready.count}
+          least={readyKind.least}
+          disabled={!plan.canEdit}
+          onvalue={(count) => count !== null && again({ count })}
+        />
+      {/if}
+      {#if readyKind.distanceLabel}
+        <LengthField
+          label={readyKind.distanceLabel}
+          value={cluster.ready.distance}
+          units={plan.units}
+          disabled={!plan.canEdit}
+          onvalue={(distance) => again({ distance })}
+        />
+      {/if}
+    </div>
+    {#if readyKind.source}<p class="mt-1 text-[11px] text-soft">{readyKind.source}</p>{/if}
   {/if}
 
   <h3 class="heading mt-4 mb-2">Arrange</h3>
