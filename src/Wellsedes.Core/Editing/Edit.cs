@@ -58,6 +58,8 @@ namespace Wellsedes.Core.Editing;
 [JsonDerivedType(typeof(LockThings), "lock")]
 [JsonDerivedType(typeof(SetItemsAside), "set-items-aside")]
 [JsonDerivedType(typeof(DuplicateItems), "duplicate-items")]
+[JsonDerivedType(typeof(CopyAgain), "copy-again")]
+[JsonDerivedType(typeof(Paste), "paste")]
 [JsonDerivedType(typeof(Remove), "remove")]
 [JsonDerivedType(typeof(KeepMeasure), "keep-measure")]
 [JsonDerivedType(typeof(SetBrief), "set-brief")]

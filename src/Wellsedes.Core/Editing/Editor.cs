@@ -38,6 +38,7 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
                 ?? repeats.Answer(plan, edit)
                 ?? groups.Answer(plan, edit)
                 ?? ReadyEdits.Answer(plan, edit)
+                ?? Pasting.Answer(plan, edit)
                 ?? FurnishEdits.Answer(plan, edit)
                 ?? own.Answer(plan, edit)
                 ?? lineUp.Answer(plan, edit)

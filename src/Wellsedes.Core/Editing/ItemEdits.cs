@@ -28,7 +28,8 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
             RaiseItem e => Raise(plan, e),
             LabelItem e => Label(plan, e),
             SetItemsAside e => e.SetAside ? Aside(plan, e) : BringBack(plan, e),
-            DuplicateItems e => Duplicate(plan, e),
+            DuplicateItems e => Duplicate(plan, e.Ids, e.NewIds, default, new Placement(e.Dx, e.Dy, 0)),
+            CopyAgain e => Again(plan, e),
             _ => EditAnswer.No("edit", "This edit is not known here."),
         };
 
@@ -435,14 +436,24 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
             : Each(plan, [edit.Id], "Labelled", i => i with { Label = label }, true);
     }
 
-    private EditAnswer Duplicate(Plan plan, DuplicateItems edit)
+    private EditAnswer Again(Plan plan, CopyAgain edit)
     {
-        if (edit.NewIds.Length != edit.Ids.Length || edit.NewIds.Distinct().Count() != edit.NewIds.Length)
+        if (edit.FromIds.Length != edit.Ids.Length || edit.Ids.IsEmpty)
+            return EditAnswer.No("fromIds", "Each copy needs what it is a copy of.");
+        if (plan.Find<Item>(edit.FromIds[0]) is not { } from || plan.Find<Item>(edit.Ids[0]) is not { } copy)
+            return EditAnswer.No("ids", "Something to copy is no longer there.");
+        return Duplicate(plan, edit.Ids, edit.NewIds, from.Placement, copy.Placement);
+    }
+
+    /// <summary>Copies of items, moved as one from a placement to another.</summary>
+    private EditAnswer Duplicate(Plan plan, ImmutableArray<string> ids, ImmutableArray<string> newIds, Placement start, Placement end)
+    {
+        if (newIds.Length != ids.Length || newIds.Distinct().Count() != newIds.Length)
             return EditAnswer.No("newIds", "Each copy needs an id of its own.");
         List<EntityChange> made = [];
-        var taken = Labels(plan, plan.Find<Item>(edit.Ids.FirstOrDefault() ?? "")?.SchemeId ?? "");
-        var copies = edit.Ids.Zip(edit.NewIds).ToDictionary(pair => pair.First, pair => pair.Second);
-        var groups = CopiedGroups.Of(plan, copies, edit.Dx, edit.Dy);
+        var taken = Labels(plan, plan.Find<Item>(ids.FirstOrDefault() ?? "")?.SchemeId ?? "");
+        var copies = ids.Zip(newIds).ToDictionary(pair => pair.First, pair => pair.Second);
+        var groups = CopiedGroups.Of(plan, copies, start, end);
         made.AddRange(groups.Values.Select(group => new EntityChange(null, group)));
         foreach (var (id, newId) in copies)
         {
@@ -454,11 +465,9 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
             made.Add(
                 new EntityChange(
                     null,
-                    item with
+                    Carried(item, start, end) with
                     {
                         Id = newId,
-                        X = item.X + edit.Dx,
-                        Y = item.Y + edit.Dy,
                         Locked = false,
                         Parent = item.Parent is { } parent && groups.TryGetValue(parent, out var group) ? group.Id : null,
                         Slot = item.Parent is { } whole && groups.ContainsKey(whole) ? item.Slot : null,

@@ -62,8 +62,8 @@ public static class PlanFiles
             throw new PlanFileException($"The plan file is larger than {LargestFile / 1024 / 1024} MB, the most that is read.");
         if (file.StartsWith(Encoding.UTF8.Preamble))
             file = file[Encoding.UTF8.Preamble.Length..];
-        var version = CheckVersion(file);
-        var content = Content(file, version, PlanJson.For(library.Kinds));
+        var version = VersionOf(file, FormatName, "plan file");
+        var content = Content<FileContent>(file, version, PlanJson.For(library.Kinds), "plan file");
         if (content.Entities.IsDefault || content.Entities.Any(entity => entity is null))
             throw new PlanFileException("The plan file has no entities or an empty one among them.");
         if (content.Entities.Length > PlanChecks.MostEntities)
@@ -87,21 +87,24 @@ public static class PlanFiles
         return (plan, CheckPictures(content.Pictures ?? []));
     }
 
-    private static FileContent Content(ReadOnlySpan<byte> file, int version, JsonSerializerOptions options)
+    /// <summary>What a file of entities holds, raised to this version.</summary>
+    /// <param name="noun">What the file is called in messages.</param>
+    internal static T Content<T>(ReadOnlySpan<byte> file, int version, JsonSerializerOptions options, string noun)
+        where T : class
     {
         try
         {
             if (version == PlanFormat.Version)
-                return JsonSerializer.Deserialize<FileContent>(file, options) ?? throw new PlanFileException("The plan file is empty.");
+                return JsonSerializer.Deserialize<T>(file, options) ?? throw new PlanFileException($"The {noun} is empty.");
             var root = JsonNode.Parse(file, null, new JsonDocumentOptions { MaxDepth = options.MaxDepth })!.AsObject();
             if (root["entities"] is JsonArray entities)
                 PlanFormat.Raise(entities, version);
-            return root.Deserialize<FileContent>(options) ?? throw new PlanFileException("The plan file is empty.");
+            return root.Deserialize<T>(options) ?? throw new PlanFileException($"The {noun} is empty.");
         }
         catch (Exception e) when (e is JsonException or NotSupportedException or ArgumentException or InvalidOperationException)
         {
             throw new PlanFileException(
-                $"The plan file is wrong inside{Where(e)}. It may be cut short or edited by hand; export the plan again."
+                $"The {noun} is wrong inside{Where(e)}. It may be cut short or edited by hand; export or copy it again."
             );
         }
     }
@@ -130,7 +133,7 @@ public static class PlanFiles
         : "";
 
     /// <summary>Reads only format and version first, so that a newer file is named as such and not as broken.</summary>
-    private static int CheckVersion(ReadOnlySpan<byte> file)
+    internal static int VersionOf(ReadOnlySpan<byte> file, string formatName, string noun)
     {
         try
         {
@@ -150,26 +153,26 @@ public static class PlanFiles
                 else
                     reader.Skip();
             }
-            if (format != FormatName)
-                throw new PlanFileException($"This is no plan file: \"format\" must be \"{FormatName}\".");
+            if (format != formatName)
+                throw new PlanFileException($"This is no {noun}: \"format\" must be \"{formatName}\".");
             if (version is not { } said || said < 1)
-                throw new PlanFileException("The plan file does not say its version.");
+                throw new PlanFileException($"The {noun} does not say its version.");
             return said > PlanFormat.Version
                 ? throw new PlanFileException(
-                    $"The plan file is of version {said}; this program reads up to version {PlanFormat.Version}. Use a newer Wellsedes, or export it from there as version {PlanFormat.Version}."
+                    $"The {noun} is of version {said}; this program reads up to version {PlanFormat.Version}. Use a newer Wellsedes, or export it from there as version {PlanFormat.Version}."
                 )
                 : said;
         }
         catch (InvalidOperationException)
         {
-            throw new PlanFileException("The plan file holds text that is no UTF-8.");
+            throw new PlanFileException($"The {noun} holds text that is no UTF-8.");
         }
         catch (JsonException e)
         {
             var why = e.Message.Contains("depth", StringComparison.OrdinalIgnoreCase)
                 ? "is nested too deeply"
                 : "is no JSON or is cut short";
-            throw new PlanFileException($"The plan file {why} (line {e.LineNumber + 1}).");
+            throw new PlanFileException($"The {noun} {why} (line {e.LineNumber + 1}).");
         }
     }
 }

@@ -20,6 +20,7 @@
   import RoomsPanel from "../stages/shell/RoomsPanel.svelte";
   import SelectedPanel from "../stages/shell/SelectedPanel.svelte";
   import ShellPanel from "../stages/shell/ShellPanel.svelte";
+  import { clipboardFor } from "./clip";
   import { writeLength } from "./figures";
   import { keysFor } from "./keys";
   import { OpenPlan } from "./openPlan.svelte";
@@ -44,6 +45,8 @@
     help: () => (keysShown = true),
   });
 
+  const clipboard = clipboardFor(plan);
+
   $effect(() => {
     if (!plan.notice) return;
     const timer = setTimeout(() => (plan.notice = ""), 4000);
@@ -67,7 +70,13 @@
   const aside = $derived(plan.items.filter((item) => item.setAside));
 </script>
 
-<svelte:window {onkeydown} onbeforeunload={(e) => plan.doing.waiting.count && e.preventDefault()} />
+<svelte:window
+  {onkeydown}
+  oncopy={clipboard.oncopy}
+  oncut={clipboard.oncut}
+  onpaste={clipboard.onpaste}
+  onbeforeunload={(e) => plan.doing.waiting.count && e.preventDefault()}
+/>
 
 {#await opening}
   <p class="p-6 text-soft">Opening the plan…</p>

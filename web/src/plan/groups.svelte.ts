@@ -97,6 +97,16 @@ export class Groups {
     return stands === item ? [item] : this.items(stands);
   }
 
+  /** The clusters and repeats all of whose items are among some. */
+  wholeIn(ids: string[]): Group[] {
+    // Only looked up.
+    // eslint-disable-next-line svelte/prefer-svelte-reactivity
+    const [chosen, asked] = [new Set(ids), new Set(ids.flatMap((id) => this.above(id)))];
+    return [...asked]
+      .filter((id) => this.items(id).every((item) => chosen.has(item)))
+      .map((id) => this.of(id)!);
+  }
+
   whole(ids: Iterable<string>): string[] {
     if (!this.any) return [...ids];
     // eslint-disable-next-line svelte/prefer-svelte-reactivity

@@ -1,4 +1,5 @@
 import { flushSync } from "svelte";
+import type { Edit } from "../app/api";
 import { moveOf } from "../canvas/shellMoves";
 import { tools } from "../canvas/tools.svelte";
 import { backToPlan } from "../parts/focus";
@@ -15,7 +16,8 @@ export const keyList: [string, string][] = [
     "Move what is selected by 10 mm (1 in); with Shift by 100 mm (1 ft). With nothing selected: move the view",
   ],
   ["Enter in a panel's field", "Takes what was typed; the next key is the plan's again"],
-  ["D", "Duplicate what is selected"],
+  ["D", "Duplicate what is selected; again for the next, as far and as turned as the last was put"],
+  ["Ctrl+C, X, V", "Copy, cut, paste: in place, also on another level, in another scheme or plan"],
   ["C", "Make a cluster of what is selected"],
   ["R", "Repeat what is selected in rows; its figures are in the panel"],
   ["Enter", "With a cluster or repeat selected: open it to edit inside; Esc closes it"],
@@ -193,18 +195,29 @@ export function keysFor(plan: OpenPlan, view: View) {
   };
 }
 
+/** What was copied last, and of what. */
+const copied = new WeakMap<OpenPlan, { from: string[]; to: string[] }>();
+
 /** Copies stand beside their originals and are selected in their place. */
 export async function duplicate(plan: OpenPlan, ids: string[]) {
   const newIds = ids.map(() => plan.newId("item"));
   const box = plan.itemViews.get(ids[0]!);
-  if (
-    await plan.do({
-      do: "duplicate-items",
-      ids,
-      newIds,
-      dx: ids.length === 1 && box ? box.width + 1600 : 600,
-      dy: ids.length === 1 ? 0 : -600,
-    })
-  )
-    plan.select(newIds);
+  // What was just copied, and perhaps moved and turned since, is copied so again.
+  const last = copied.get(plan);
+  const again =
+    last?.to.length === ids.length &&
+    last.to.every((id) => ids.includes(id)) &&
+    last.from.every((id) => plan.entities.has(id));
+  const edit: Edit = again
+    ? { do: "copy-again", ids: last.to, fromIds: last.from, newIds }
+    : {
+        do: "duplicate-items",
+        ids,
+        newIds,
+        dx: ids.length === 1 && box ? box.width + 1600 : 600,
+        dy: ids.length === 1 ? 0 : -600,
+      };
+  if (!(await plan.do(edit))) return;
+  copied.set(plan, { from: again ? last.to : ids, to: newIds });
+  plan.select(newIds);
 }

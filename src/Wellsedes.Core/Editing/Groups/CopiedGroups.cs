@@ -6,9 +6,9 @@ namespace Wellsedes.Core.Editing.Groups;
 /// <summary>The clusters and repeats that are copied along with their items: those all of whose items are.</summary>
 internal static class CopiedGroups
 {
-    /// <summary>The copies by the ids of their originals; moved as the items are, in mm.</summary>
+    /// <summary>The copies by the ids of their originals; moved as the items are, from a placement to another.</summary>
     /// <param name="items">The ids of copied items and of their copies.</param>
-    public static Dictionary<string, Entity> Of(Plan plan, IReadOnlyDictionary<string, string> items, double dx, double dy)
+    public static Dictionary<string, Entity> Of(Plan plan, IReadOnlyDictionary<string, string> items, Placement start, Placement end)
     {
         Dictionary<string, Entity> copies = [];
         if (items.Keys.Select(plan.Find<Item>).FirstOrDefault(item => item?.Parent is not null) is not { } member)
@@ -25,9 +25,8 @@ internal static class CopiedGroups
         {
             var group = (IMember)plan.Find(id)!;
             var parent = group.Parent is { } outer && ids.TryGetValue(outer, out var copied) ? copied : null;
-            var end = new Placement(dx, dy, 0);
             copies[id] = MemberMoves.Belonging(
-                (IMember)MemberMoves.Carried(group, default, end),
+                (IMember)MemberMoves.Carried(group, start, end),
                 parent,
                 parent is null ? null : group.Slot
             ) switch

@@ -29,7 +29,8 @@ public sealed record CatalogueView(
     AreaDefinition[] Areas,
     ThingKindView[] Things,
     Tint[] Tints,
-    ReadyKind[] Ready
+    ReadyKind[] Ready,
+    int Format
 );
 
 public static class CatalogueEndpoints
@@ -52,7 +53,8 @@ public static class CatalogueEndpoints
                         [.. AreaDefinitions.All],
                         [.. Shipped.Library.Kinds.All.Select(ThingKindView.Of)],
                         [.. Tints.All],
-                        [.. ReadyClusters.All]
+                        [.. ReadyClusters.All],
+                        PlanFormat.Version
                     )
             )
             .WithName("getCatalogue");

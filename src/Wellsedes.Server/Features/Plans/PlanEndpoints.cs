@@ -45,10 +45,28 @@ public static class PlanEndpoints
         api.MapGet("/plans/{planId:guid}/near", NearAsync).NeedsRole(ProjectRole.Viewer).WithName("near");
         api.MapGet("/plans/{planId:guid}/finishes", FinishesAsync).NeedsRole(ProjectRole.Viewer).WithName("finishes");
         api.MapGet("/plans/{planId:guid}/selection", SelectionAsync).NeedsRole(ProjectRole.Viewer).WithName("selection");
+        api.MapPost("/plans/{planId:guid}/clip", ClipAsync).NeedsRole(ProjectRole.Editor).WithName("readClip");
         api.MapGet("/plans/{planId:guid}/group", GroupAsync).NeedsRole(ProjectRole.Viewer).WithName("group");
         api.MapGet("/plans/{planId:guid}/route", RouteAsync).NeedsRole(ProjectRole.Viewer).WithName("route");
         api.MapGet("/plans/{planId:guid}/work/{file:guid}", WorkFile).NeedsRole(ProjectRole.Viewer).WithName("workFile");
         api.MapGet("/plans/{planId:guid}/file", FileAsync).NeedsRole(ProjectRole.Viewer).WithName("exportPlan");
+    }
+
+    /// <summary>What a text from the clipboard holds: read here, pasted by an edit.</summary>
+    private static async Task<Results<Ok<ClipRead>, ProblemHttpResult>> ClipAsync(
+        Guid planId,
+        HttpRequest request,
+        CancellationToken cancel
+    )
+    {
+        try
+        {
+            return TypedResults.Ok(new ClipRead(ClipText.Read(await Body.ReadAsync(request, ClipText.Longest, cancel))));
+        }
+        catch (PlanFileException e)
+        {
+            return TypedResults.Problem(e.Message, statusCode: 422);
+        }
     }
 
     private static async Task<GroupFigures> GroupAsync(Guid planId, string? id, OpenPlans plans) =>

@@ -306,6 +306,9 @@ public sealed record NearView(ImmutableArray<NearDistance> Near, ImmutableArray<
     public static NearView None { get; } = new([], []);
 }
 
+/// <summary>What was copied.</summary>
+public sealed record ClipRead(ImmutableArray<Entity> Entities);
+
 /// <summary>What an edit would do.</summary>
 public sealed record ProbeView(
     Problem? Problem,

@@ -660,6 +660,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/{planId}/clip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["readClip"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{planId}/group": {
         parameters: {
             query?: never;
@@ -1132,6 +1148,8 @@ export interface components {
             things: components["schemas"]["ThingKindView"][];
             tints: components["schemas"]["Tint"][];
             ready: components["schemas"]["ReadyKind"][];
+            /** Format: int32 */
+            format: number;
         };
         /**
          * @default Surveyed
@@ -1189,6 +1207,9 @@ export interface components {
             pulledOutDepth: number;
             id: string;
         };
+        ClipRead: {
+            entities: components["schemas"]["Entity"][];
+        };
         CutoutQuestion: {
             /** Format: byte */
             file: string;
@@ -1214,7 +1235,7 @@ export interface components {
             /** Format: date-time */
             deletedAt: string;
         };
-        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveBoundary"] | components["schemas"]["EditMoveBoundaryEnd"] | components["schemas"]["EditSetBoundaryLength"] | components["schemas"]["EditBowBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditPutFromWall"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRepeatItems"] | components["schemas"]["EditSetRepeat"] | components["schemas"]["EditPullRepeat"] | components["schemas"]["EditMakeAlike"] | components["schemas"]["EditRelease"] | components["schemas"]["EditMakeCluster"] | components["schemas"]["EditNameCluster"] | components["schemas"]["EditPutReady"] | components["schemas"]["EditMirrorItems"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"] | components["schemas"]["EditSetStock"] | components["schemas"]["EditChangeKind"] | components["schemas"]["EditKeepAsOwn"] | components["schemas"]["EditKeepOutline"] | components["schemas"]["EditKeepSelection"] | components["schemas"]["EditSetToSize"] | components["schemas"]["EditLayOnto"] | components["schemas"]["EditSeatDiners"] | components["schemas"]["EditLineUp"] | components["schemas"]["EditSpreadItems"] | components["schemas"]["EditSetAlong"] | components["schemas"]["EditSetAlongWall"] | components["schemas"]["EditSwapItems"] | components["schemas"]["EditMatchRotation"] | components["schemas"]["EditOrderItems"] | components["schemas"]["EditFaceItems"] | components["schemas"]["EditPutFinish"] | components["schemas"]["EditPutKitchen"] | components["schemas"]["EditSetKitchenUnit"];
+        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveBoundary"] | components["schemas"]["EditMoveBoundaryEnd"] | components["schemas"]["EditSetBoundaryLength"] | components["schemas"]["EditBowBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditPutFromWall"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditCopyAgain"] | components["schemas"]["EditPaste"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRepeatItems"] | components["schemas"]["EditSetRepeat"] | components["schemas"]["EditPullRepeat"] | components["schemas"]["EditMakeAlike"] | components["schemas"]["EditRelease"] | components["schemas"]["EditMakeCluster"] | components["schemas"]["EditNameCluster"] | components["schemas"]["EditPutReady"] | components["schemas"]["EditMirrorItems"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"] | components["schemas"]["EditSetStock"] | components["schemas"]["EditChangeKind"] | components["schemas"]["EditKeepAsOwn"] | components["schemas"]["EditKeepOutline"] | components["schemas"]["EditKeepSelection"] | components["schemas"]["EditSetToSize"] | components["schemas"]["EditLayOnto"] | components["schemas"]["EditSeatDiners"] | components["schemas"]["EditLineUp"] | components["schemas"]["EditSpreadItems"] | components["schemas"]["EditSetAlong"] | components["schemas"]["EditSetAlongWall"] | components["schemas"]["EditSwapItems"] | components["schemas"]["EditMatchRotation"] | components["schemas"]["EditOrderItems"] | components["schemas"]["EditFaceItems"] | components["schemas"]["EditPutFinish"] | components["schemas"]["EditPutKitchen"] | components["schemas"]["EditSetKitchenUnit"];
         EditAddScheme: {
             /** @enum {string} */
             do?: "add-scheme";
@@ -1264,6 +1285,14 @@ export interface components {
             /** Format: double */
             height?: null | number;
             certainty?: null | components["schemas"]["Certainty"];
+            sure?: boolean;
+        };
+        EditCopyAgain: {
+            /** @enum {string} */
+            do?: "copy-again";
+            ids: string[];
+            fromIds: string[];
+            newIds: string[];
             sure?: boolean;
         };
         EditCopyRoom: {
@@ -1620,6 +1649,25 @@ export interface components {
             do?: "order-items";
             ids: string[];
             toFront: boolean;
+            sure?: boolean;
+        };
+        EditPaste: {
+            /** @enum {string} */
+            do?: "paste";
+            newId: string;
+            schemeId: string;
+            levelId: string;
+            entities: components["schemas"]["Entity"][];
+            /**
+             * Format: double
+             * @default 0
+             */
+            dx: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            dy: number;
             sure?: boolean;
         };
         EditPlaceItem: {
@@ -5020,6 +5068,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": string[];
+                };
+            };
+        };
+    };
+    readClip: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClipRead"];
                 };
             };
         };
