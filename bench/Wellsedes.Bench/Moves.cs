@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Diagnostics;
 using Wellsedes.Core.Editing;
+using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 
@@ -40,9 +41,48 @@ internal static class Moves
                 40,
                 i => planner.Probe(hall, new MoveItems(some, 5 * i, 3 * i), S, L, atOnce)
             );
+        Many(report, print);
         Edit(hall, print, "250 of 500 tables duplicated", i => new DuplicateItems(half, [.. half.Select(id => $"{id}-{i}")], 900, 500 + i));
         Edit(hall, print, "500 tables set aside", _ => new SetItemsAside(all, true));
         Edit(hall, print, "500 tables rotated", i => new RotateItems(all, 15 + i));
+
+        static void Many(Func<string, int, Action<int>, double> report, Func<string, List<double>, double> print)
+        {
+            var planner = new Planner();
+            var loose = Halls.Rows(2000);
+            planner.StateOf(loose, S, L);
+            ImmutableArray<string> thousand = [.. Enumerable.Range(0, 1000).Select(i => $"chair-{i}")];
+            ImmutableArray<string> all = [.. Enumerable.Range(0, 2000).Select(i => $"chair-{i}")];
+            report(
+                "probe, 1 000 of 2 000 loose chairs moved together, at once",
+                60,
+                i => planner.Probe(loose, new MoveItems(thousand, 5 * i, 3 * i), S, L, true)
+            );
+            var repeated = Repeated();
+            planner = new Planner();
+            planner.StateOf(repeated, S, L);
+            report(
+                "probe, a repeat of 500 drawn out, at once",
+                60,
+                i => planner.Probe(repeated, new PullRepeat("repeat", new Point(19_000 + 5 * i, 26_000 + 3 * i)), S, L, true)
+            );
+            Edit(loose, print, "2 000 chairs moved", i => new MoveItems(all, 5 + i, 3));
+        }
+
+        // A hall for 500 chairs and a repeat that fills it.
+        static Plan Repeated()
+        {
+            var empty = Halls.Rows(500);
+            var hall = Plan.Of(empty.Entities.Values.Where(entity => entity is not Item), empty.Library);
+            var repeat = new Repeat("repeat", S, L, 3000, 3000, 0, 25, 20, 650, 1100);
+            return hall.TryApply(
+                new Planner().Answer(hall, new PutRepeat(repeat, "stacking-chair") { Sure = true }).Change!,
+                out var made,
+                out _
+            )
+                ? made
+                : throw new InvalidOperationException("The repeat does not fit.");
+        }
 
         static void Warm(Plan plan, string id)
         {
@@ -67,17 +107,27 @@ internal static class Moves
     private static void Edit(Plan plan, Func<string, List<double>, double> print, string name, Func<int, Edit> edit)
     {
         List<double> times = [];
+        List<double> undone = [];
         for (var i = 0; i < 12; i++)
         {
             var planner = new Planner();
             planner.StateOf(plan, S, L);
+            // The plan has been open for a while: what is known of it is no longer young.
+            GC.Collect();
             var from = Stopwatch.GetTimestamp();
             if (planner.Answer(plan, edit(i)) is not { Change: { } change } || !plan.TryApply(change, out var after, out _))
                 throw new InvalidOperationException($"{name}: {planner.Answer(plan, edit(i)).Problem}");
             planner.StateOf(after, S, L);
             if (i >= 2)
                 times.Add(Stopwatch.GetElapsedTime(from).TotalMilliseconds);
+            from = Stopwatch.GetTimestamp();
+            if (!after.TryApply(change.Reversed("Undid"), out var back, out _))
+                throw new InvalidOperationException($"{name}: it is not undone.");
+            planner.StateOf(back, S, L);
+            if (i >= 2)
+                undone.Add(Stopwatch.GetElapsedTime(from).TotalMilliseconds);
         }
         print($"edit, {name}", times);
+        print($"undo, {name}", undone);
     }
 }
