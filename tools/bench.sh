@@ -19,6 +19,8 @@ dotnet "$bench" probe http://127.0.0.1:5981
 dotnet "$bench" editors http://127.0.0.1:5981 50 40 "$server"
 dotnet "$bench" plan rows 10000 "$folder/rows.wellsedes.json"
 node bench/browser/frames.mjs http://127.0.0.1:5981 "$folder/rows.wellsedes.json"
+dotnet "$bench" plan rows 2000 "$folder/two.wellsedes.json"
+node bench/browser/many.mjs http://127.0.0.1:5981 "$folder/two.wellsedes.json"
 dotnet "$bench" plan mixed 5000 "$folder/mixed.wellsedes.json"
 node bench/browser/opening.mjs http://127.0.0.1:5981 "$folder/mixed.wellsedes.json"
 dotnet "$bench" picture "$folder/backing.jpg"

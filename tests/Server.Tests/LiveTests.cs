@@ -44,6 +44,33 @@ public sealed class LiveTests(Cluster cluster) : HouseTests(cluster)
         Assert.Equal(from + 7, await NextAsync(told));
     }
 
+    /// <summary>A probe that moves many things is answered at once and, when the hand rests, in full; who asks anew hears no second answer.</summary>
+    [Fact]
+    public async Task Many_things_moved_are_answered_at_once_and_then_in_full()
+    {
+        var owner = await House.OwnerAsync();
+        var plan = await owner.DemoPlanAsync();
+        await using var link = await House.LinkAsync(owner, DemoSeed.OwnerEmail);
+        await link.InvokeAsync<long>("Follow", plan);
+        string[] chairs =
+        [
+            .. (await owner.OpenAsync(plan))
+                .Entities.OfType<Core.Plans.Item>()
+                .Where(item => item.Catalogue == "stacking-chair")
+                .Select(item => item.Id),
+        ];
+        string[] copies = [.. chairs.Select((_, i) => $"copy-{i}")];
+        await owner.DoAsync(plan, new DuplicateItems([.. chairs], [.. copies], 0, 150) { Sure = true });
+        foreach (var (moved, isMuch) in ((string[], bool)[])[(chairs[..3], false), ([.. chairs, .. copies], true)])
+        {
+            List<bool> stale = [];
+            Edit edit = new MoveItems([.. moved], 40, 20);
+            await foreach (var answer in link.StreamAsync<JsonObject>("Probe", plan, edit, "", "members"))
+                stale.Add((bool?)answer["figures"]?["stale"] ?? false);
+            Assert.Equal(isMuch ? [true, false] : [false], stale);
+        }
+    }
+
     [Fact]
     public async Task A_removed_member_hears_nothing_more_and_is_told_to_look_again()
     {

@@ -149,12 +149,20 @@ public sealed class PlanHub(
     private async Task NeedAsync(Guid planId, ProjectRole needed)
     {
         var key = $"role/{planId}";
-        if (Context.Items[key] is not (ProjectRole role, DateTime until) || until < DateTime.UtcNow)
+        ProjectRole? known;
+        // Streams of one connection run beside its calls.
+        lock (Context.Items)
+            known =
+                Context.Items.TryGetValue(key, out var kept) && kept is (ProjectRole held, DateTime until) && until >= DateTime.UtcNow
+                    ? held
+                    : null;
+        if (known is not { } role)
         {
-            if (await roles.ForPlanAsync(planId, Context.User!.Id(), Context.ConnectionAborted) is not { } found)
-                throw new HubException("There is no such plan.");
-            role = found;
-            Context.Items[key] = (found, DateTime.UtcNow.AddSeconds(5));
+            role =
+                await roles.ForPlanAsync(planId, Context.User!.Id(), Context.ConnectionAborted)
+                ?? throw new HubException("There is no such plan.");
+            lock (Context.Items)
+                Context.Items[key] = (role, DateTime.UtcNow.AddSeconds(5));
         }
         if (role < needed)
             throw new HubException($"This needs the role of {needed.ToString().ToLowerInvariant()}.");

@@ -72,7 +72,10 @@ public sealed record PublishedPlan(
             var answer = Planner.Probe(Plan, edit, SchemeOf(schemeId), LevelOf(levelId), atOnce, cancel);
             return new ProbeView(
                 answer.Problem,
-                answer.Moved,
+                // Several that move together are where the hand has them: they need not be sent back.
+                edit is MoveItems { Ids.Length: > 1 }
+                    ? []
+                    : answer.Moved,
                 answer.Caught,
                 answer.Guide,
                 answer.Near,
