@@ -9,6 +9,13 @@ namespace Wellsedes.Core.Capacity;
 /// <summary>The walkway that misses its needed width by most, or holds it by least. Widths in mm.</summary>
 public sealed record NarrowestWalkway(double Width, double Needed, string To, string Between);
 
+/// <summary>What a zone counts by itself; its area in m².</summary>
+public sealed record AreaFigures(string ThingId, string Name, int Seats, int Workstations, int Tables, double Area)
+{
+    /// <summary>What is asked of it, and what of that it holds.</summary>
+    public ImmutableArray<AskedLine> Asked { get; init; } = [];
+}
+
 /// <summary>
 /// What a scheme or one level of it holds now, beside what its brief asks for. Areas in m², by <see cref="AreaDefinitions"/>; null
 /// where there is nothing to measure.
@@ -32,6 +39,9 @@ public sealed record Tally(
 {
     /// <summary>What is used of what the house has; empty where nothing is counted, and for one level by itself.</summary>
     public ImmutableArray<StockUse> Stock { get; init; } = [];
+
+    /// <summary>What is asked beside: of zones, and of what items are.</summary>
+    public ImmutableArray<AskedLine> Further { get; init; } = [];
 
     /// <summary>Where nothing can be counted.</summary>
     public static readonly Tally None = new(0, null, 0, null, 0, null, null, null, null, null, null, null);

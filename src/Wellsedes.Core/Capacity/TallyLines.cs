@@ -20,17 +20,32 @@ public sealed record TallyLine(
     double? Share = null,
     bool Short = false,
     bool OfWays = false
-);
+)
+{
+    /// <summary>What it counts, by which that can be asked for and selected; "" for what is no number of things.</summary>
+    public string What { get; init; } = "";
+}
 
 public static class TallyLines
 {
     /// <summary>The lines of a tally, in the units of the plan, in the order they are told.</summary>
     public static IEnumerable<TallyLine> Of(Tally tally, UnitSystem units)
     {
-        yield return Counted("Seats", tally.Seats, tally.SeatsAsked);
-        yield return Counted("Tables", tally.Tables, tally.TablesAsked);
+        yield return Counted("Seats", tally.Seats, tally.SeatsAsked) with
+        {
+            What = "seats",
+        };
+        yield return Counted("Tables", tally.Tables, tally.TablesAsked) with
+        {
+            What = "tables",
+        };
         if (tally.Workstations > 0 || tally.WorkstationsAsked is not null)
-            yield return Counted("Workstations", tally.Workstations, tally.WorkstationsAsked);
+            yield return Counted("Workstations", tally.Workstations, tally.WorkstationsAsked) with
+            {
+                What = "workstations",
+            };
+        foreach (var line in tally.Further)
+            yield return line.IsLength ? Long(line, units) : Counted(line.Name, (int)line.Has, (int)line.Wanted) with { What = line.Key };
         if (tally.NetArea is { } net)
             yield return new TallyLine("Net internal area", AreaText.Write(net, units));
         if (tally.GrossArea is { } gross)
@@ -55,7 +70,10 @@ public static class TallyLines
                 $"{use.Short} short",
                 (double)use.Has / use.Used,
                 true
-            );
+            )
+            {
+                What = $"stock/{use.Catalogue}",
+            };
         if (isShort.Length > MostShort)
             yield return new TallyLine("Short in stock", $"{isShort.Length - MostShort} more", Short: true);
         if (tally.Narrowest is { } narrowest)
@@ -68,12 +86,27 @@ public static class TallyLines
                 Share: Math.Clamp(narrowest.Width / narrowest.Needed, 0, 1),
                 Short: !Tolerance.Meets(narrowest.Width, narrowest.Needed),
                 OfWays: true
-            );
+            )
+            {
+                What = "narrowest",
+            };
         }
     }
 
     /// <summary>So many things that are short are told one by one.</summary>
     private const int MostShort = 4;
+
+    private static TallyLine Long(AskedLine line, UnitSystem units) =>
+        new(
+            line.Name,
+            LengthText.WriteRound(line.Has, units),
+            $"of {LengthText.Tell(line.Wanted, units)}",
+            Share: line.Wanted == 0 ? 1 : Math.Min(1, line.Has / line.Wanted),
+            Short: line.IsShort
+        )
+        {
+            What = line.Key,
+        };
 
     private static TallyLine Counted(string name, int has, int? asked) =>
         asked is not { } wanted

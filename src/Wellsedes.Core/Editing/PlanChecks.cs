@@ -187,11 +187,8 @@ public static class PlanChecks
 
     private static Problem? OfBrief(Brief brief)
     {
-        foreach (
-            var (field, count) in ((string, int?)[])[("seats", brief.Seats), ("tables", brief.Tables), ("workstations", brief.Workstations)]
-        )
-            if (count is < 0 or > 100_000)
-                return new Problem(field, $"The {field} asked must be from 0 to 100 000; {count} was given.");
+        if (brief.Whole().Check() is { } problem)
+            return problem;
         return brief.AreaPerSeat is { } area && !(area > 0 && area <= 1000)
             ? new Problem("areaPerSeat", "The area per seat must be more than 0 and at most 1000 m².")
             : null;

@@ -205,6 +205,8 @@ public static class Finder
             yield return Short("tables", "Tables", tally.Tables, tables);
         if (tally.WorkstationsAsked is { } desks && tally.Workstations < desks)
             yield return Short("workstations", "Workstations", tally.Workstations, desks);
+        foreach (var line in tally.Further.Where(line => line.IsShort))
+            yield return line.IsLength ? ShortLength(line, units) : Short(line.Key, line.Name, (int)line.Has, (int)line.Wanted);
         if (tally is { AreaPerSeatAsked: { } area, AreaPerSeat: { } has } && has < area - 1e-9)
             yield return new Finding(
                 "brief/area",
@@ -224,6 +226,20 @@ public static class Finder
                 AreaText.WriteSmall(has, units),
                 AreaText.WriteSmall(area, units)
             );
+    }
+
+    private static Finding ShortLength(AskedLine line, UnitSystem units)
+    {
+        var (has, asked) = (LengthText.Tell(line.Has, units), LengthText.Tell(line.Wanted, units));
+        return Short(line.Key, line.Name, 0, 0) with
+        {
+            Title = $"{line.Name}: {has} set, {asked} asked",
+            Why = $"{LengthText.Tell(line.Wanted - line.Has, units)} more would meet the brief.",
+            Measured = line.Has,
+            Needed = line.Wanted,
+            MeasuredText = has,
+            NeededText = asked,
+        };
     }
 
     private static Finding Short(string id, string name, int has, int asked) =>

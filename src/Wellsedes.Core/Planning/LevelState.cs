@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Wellsedes.Core.Arranging;
+using Wellsedes.Core.Capacity;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Spaces;
 using Wellsedes.Core.Walkways;
@@ -19,9 +20,6 @@ public sealed record RoomFigures(
     bool StepFree,
     double? Narrowest
 );
-
-/// <summary>What a zone counts by itself; its area in m².</summary>
-public sealed record AreaFigures(string ThingId, string Name, int Seats, int Workstations, int Tables, double Area);
 
 /// <summary>Everything derived from one scheme on one level.</summary>
 /// <param name="Ground">The floor with what stands on it, before it is known by which flights people come onto it.</param>

@@ -31,7 +31,12 @@ public sealed record PlanState(
             Items,
             Level.Things,
             [.. WaysIn.ToTell(Level)],
-            Levels.Length == 1 ? Tally : Tallying.Of([Space], Items, null, WaysIn.Narrowest([Level])),
+            Levels.Length == 1
+                ? Tally
+                : Tallying.Of([Space], Items, null, WaysIn.Narrowest([Level])) with
+                {
+                    Further = [.. Level.Areas.SelectMany(area => area.Asked)],
+                },
             Levels.Length == 1 ? null : Tally,
             project,
             revision,

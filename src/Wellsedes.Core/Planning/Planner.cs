@@ -231,6 +231,11 @@ public sealed class Planner
         ) with
         {
             Stock = StockUses.Of(plan, [.. states.SelectMany(state => state.Items)]),
+            Further =
+            [
+                .. Holding.Of([.. states.SelectMany(state => state.Items)]).Against(brief.OfItems(), "", ""),
+                .. states.SelectMany(state => state.Areas).SelectMany(area => area.Asked),
+            ],
         };
         ImmutableArray<Finding> findings =
         [
@@ -403,9 +408,18 @@ public sealed class Planner
                 {
                     var floor = thing.Floor();
                     var here = middles.Meeting(floor.Bounds).Where(item => floor.Holds(item.Item.Placement.Origin)).ToArray();
-                    var (seats, desks) = Tallying.Seats(here);
-                    var tables = here.Count(item => item.Kind.Counted == "table");
-                    return new AreaFigures(thing.Id, thing.Called(), seats, desks, tables, thing.Width * thing.Depth / 1e6);
+                    var has = Holding.Of(here);
+                    return new AreaFigures(
+                        thing.Id,
+                        thing.Called(),
+                        has.Seats,
+                        has.Workstations,
+                        has.Tables,
+                        thing.Width * thing.Depth / 1e6
+                    )
+                    {
+                        Asked = thing.Asks() is { } asked ? [.. has.Against(asked, thing.Id, thing.Called())] : [],
+                    };
                 }),
         ];
     }

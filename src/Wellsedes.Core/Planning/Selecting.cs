@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Wellsedes.Core.Arranging;
+using Wellsedes.Core.Capacity;
 using Wellsedes.Core.Plans;
 
 namespace Wellsedes.Core.Planning;
@@ -22,6 +23,29 @@ public enum SelectAll
 
 public static class Selecting
 {
+    /// <summary>The ids of what a line of the tally counts, of all levels, in their order: "seats", "screens/zone-1", "stock/ottoman", "narrowest".</summary>
+    public static ImmutableArray<string> Counted(PlanState state, string what)
+    {
+        var (kind, of) = what.Split('/', 2) is [var first, var second] ? (first, second) : (what, "");
+        var items = state.Levels.SelectMany(level => level.Items);
+        if (kind == "stock")
+            return Ids(items.Where(item => item.Kind.Key == of || item.Kind.Chair == of));
+        if (kind == "narrowest")
+        {
+            var worst = WaysIn.Narrowest(state.Levels);
+            var ids = new[] { worst?.Target.OwnerId, worst?.Pinch?.A.OwnerId, worst?.Pinch?.B.OwnerId }.OfType<string>().ToHashSet();
+            return Ids(items.Where(item => ids.Contains(item.Item.Id)));
+        }
+        if (of.Length == 0)
+            return Ids(items.Where(item => Holding.Counts(item, kind)));
+        return state.Plan.Find(of) is Thing zone && state.Levels.FirstOrDefault(level => level.Space.LevelId == zone.LevelId) is { } on
+            ? Ids(on.Items.Where(item => Holding.Counts(item, kind) && zone.Floor().Holds(item.Item.Placement.Origin)))
+            : [];
+
+        static ImmutableArray<string> Ids(IEnumerable<PlacedItem> found) =>
+            [.. found.Select(item => item.Item.Id).Order(StringComparer.Ordinal)];
+    }
+
     /// <summary>The ids of what is asked for, in their order; with the item itself, but for what lies beneath it.</summary>
     public static ImmutableArray<string> Of(PlanState state, string id, SelectAll which)
     {

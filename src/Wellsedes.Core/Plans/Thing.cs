@@ -70,6 +70,9 @@ public abstract record Thing(string Id, string LevelId, double X, double Y, doub
     /// <summary>One of its kind: "a low ceiling".</summary>
     public string OneOfIts() => ("aeiou".Contains(Word()[0]) ? "an " : "a ") + Word();
 
+    /// <summary>What is asked of the area it marks; null for nothing.</summary>
+    public virtual Asked? Asks() => null;
+
     public virtual ThingEffect Effect() => ThingEffect.None;
 
     /// <summary>The floor it takes or lies over.</summary>

@@ -9,6 +9,12 @@ public enum ThingFieldKind
     Length,
     Angle,
     Count,
+
+    /// <summary>A count that may be left empty: nothing is asked.</summary>
+    Asked,
+
+    /// <summary>A length that may be left empty.</summary>
+    AskedLength,
     Text,
     Choice,
     Level,

@@ -6,6 +6,20 @@
   const lines = $derived(plan.figures?.tallyLines ?? []);
   /** While many things move at once, what is said of walkways comes a little later. */
   const stale = $derived(plan.figures?.stale ?? false);
+  /** What a line counts is selected: where it is looked at, else on the level that has some. */
+  async function select(what: string) {
+    const found = await plan.countedBy(what);
+    const levelOf = (id: string) =>
+      (plan.entities.get(id) as { levelId?: string } | undefined)?.levelId ?? "";
+    const narrowest = what === "narrowest" ? plan.figures?.tally.narrowest : null;
+    if (narrowest)
+      plan.notice = `The way to ${narrowest.to}${narrowest.between ? `, between ${narrowest.between}` : ""}.`;
+    else if (!found.length) plan.notice = "Nothing of it is placed.";
+    if (!found.length) return;
+    if (plan.stage === "shell" || plan.stage === "issue") plan.stage = "furnish";
+    if (!found.some((id) => levelOf(id) === plan.levelId)) plan.lookAt(levelOf(found[0]!));
+    plan.select(found.filter((id) => levelOf(id) === plan.levelId));
+  }
   const must = $derived(plan.findings.filter((f) => f.weight === "Must").length);
   const advise = $derived(plan.findings.filter((f) => f.weight === "Advise").length);
 </script>
@@ -15,7 +29,7 @@
   aria-label="Tally"
   data-testid="tally"
 >
-  <dl class="flex flex-1 items-stretch">
+  <dl class="flex min-w-0 flex-1 items-stretch overflow-x-auto">
     {#each lines as line (line.name)}
       {@const behind = stale && line.ofWays}
       <div
@@ -37,6 +51,14 @@
                 style:width="{line.share * 100}%"
               ></span>
             </span>
+          {/if}
+          {#if line.what}
+            <button
+              class="absolute inset-0 hover:bg-moss-wash/40"
+              title="Select what this counts"
+              aria-label="Select what this counts: {line.name}"
+              onclick={() => select(line.what!)}
+            ></button>
           {/if}
         </dd>
       </div>

@@ -547,6 +547,16 @@ export class OpenPlan {
       this.route = answer.data as { x: number; y: number }[];
   }
 
+  /** The ids of what a line of the tally counts; none where the server does not answer. */
+  async countedBy(what: string): Promise<readonly string[]> {
+    const { data } = await api
+      .GET("/api/plans/{planId}/counted", {
+        params: { path: { planId: this.id }, query: { what, schemeId: this.schemeId } },
+      })
+      .catch(() => ({ data: undefined }));
+    return data ?? [];
+  }
+
   /** The ids of what else is to be selected with an item; none where the server does not answer. */
   async selectionOf(
     id: string,

@@ -89,6 +89,22 @@
       options={[["", "this level's own step"], ...upper]}
       onvalue={(value) => put({ [field.key]: value })}
     />
+  {:else if field.kind === "Asked"}
+    <NumberField
+      label={field.label}
+      value={(thing[field.key] as number | null) ?? null}
+      empty="not asked"
+      onvalue={(count) => put({ [field.key]: count })}
+    />
+    {#if field.note}<p class="mt-0.5 pl-[96px] text-[11px] text-soft">{field.note}</p>{/if}
+  {:else if field.kind === "AskedLength"}
+    <LengthField
+      label={field.label}
+      value={(thing[field.key] as number | null) ?? null}
+      units={plan.units}
+      hint={field.note}
+      onvalue={(value) => put({ [field.key]: value || null })}
+    />
   {:else if field.kind === "Count"}
     <NumberField
       label={field.label}

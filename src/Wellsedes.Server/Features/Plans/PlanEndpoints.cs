@@ -45,6 +45,7 @@ public static class PlanEndpoints
         api.MapGet("/plans/{planId:guid}/near", NearAsync).NeedsRole(ProjectRole.Viewer).WithName("near");
         api.MapGet("/plans/{planId:guid}/finishes", FinishesAsync).NeedsRole(ProjectRole.Viewer).WithName("finishes");
         api.MapGet("/plans/{planId:guid}/selection", SelectionAsync).NeedsRole(ProjectRole.Viewer).WithName("selection");
+        api.MapGet("/plans/{planId:guid}/counted", CountedAsync).NeedsRole(ProjectRole.Viewer).WithName("counted");
         api.MapPost("/plans/{planId:guid}/clip", ClipAsync).NeedsRole(ProjectRole.Editor).WithName("readClip");
         api.MapGet("/plans/{planId:guid}/group", GroupAsync).NeedsRole(ProjectRole.Viewer).WithName("group");
         api.MapGet("/plans/{planId:guid}/route", RouteAsync).NeedsRole(ProjectRole.Viewer).WithName("route");
@@ -68,6 +69,10 @@ public static class PlanEndpoints
             return TypedResults.Problem(e.Message, statusCode: 422);
         }
     }
+
+    /// <summary>The ids of what a line of the tally counts.</summary>
+    private static async Task<IEnumerable<string>> CountedAsync(Guid planId, string? what, string? schemeId, OpenPlans plans) =>
+        (await plans.GetAsync(planId))!.Now.Counted(what ?? "", schemeId);
 
     private static async Task<GroupFigures> GroupAsync(Guid planId, string? id, OpenPlans plans) =>
         (await plans.GetAsync(planId))!.Now.Group(id ?? "");

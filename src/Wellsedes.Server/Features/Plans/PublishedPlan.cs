@@ -107,6 +107,10 @@ public sealed record PublishedPlan(
     public IEnumerable<string> Selection(string id, SelectAll which, string? schemeId) =>
         Fault is not null || Plan.Find<Item>(id) is not { } item ? [] : Selecting.Of(State(schemeId, item.LevelId), id, which);
 
+    /// <summary>The ids of what a line of the tally counts.</summary>
+    public IEnumerable<string> Counted(string what, string? schemeId) =>
+        Fault is null ? Selecting.Counted(State(schemeId, null), what) : [];
+
     /// <summary>What a cluster or repeat holds and can be changed by; nothing where it is not there.</summary>
     public GroupFigures Group(string id) =>
         (Fault is null ? GroupFigures.Of(Plan, Planner.Forms, id) : null) ?? new GroupFigures(id, 0, 0, 0, 0);

@@ -660,6 +660,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/{planId}/counted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["counted"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{planId}/clip": {
         parameters: {
             query?: never;
@@ -1005,6 +1021,20 @@ export interface components {
             tables: number;
             /** Format: double */
             area: number;
+            asked?: components["schemas"]["AskedLine"][];
+        };
+        AskedLine: {
+            zoneId: string;
+            what: string;
+            name: string;
+            /** Format: double */
+            has: number;
+            /** Format: double */
+            wanted: number;
+            /** @default false */
+            isLength: boolean;
+            isShort?: boolean;
+            key?: null | string;
         };
         Backing: {
             levelId: string;
@@ -1068,6 +1098,12 @@ export interface components {
             workstations?: null | number;
             /** Format: double */
             areaPerSeat?: null | number;
+            /** Format: int32 */
+            screens?: null | number;
+            /** Format: int32 */
+            wheelchairSpaces?: null | number;
+            /** Format: double */
+            storageLength?: null | number;
             id: string;
         };
         CatalogueEntry: {
@@ -2250,6 +2286,12 @@ export interface components {
             workstations?: null | number;
             /** Format: double */
             areaPerSeat?: null | number;
+            /** Format: int32 */
+            screens?: null | number;
+            /** Format: int32 */
+            wheelchairSpaces?: null | number;
+            /** Format: double */
+            storageLength?: null | number;
             id: string;
         };
         EntityChecks: {
@@ -2749,6 +2791,16 @@ export interface components {
             type?: "zone";
             schemeId: string;
             name: string;
+            /** Format: int32 */
+            seats?: null | number;
+            /** Format: int32 */
+            workstations?: null | number;
+            /** Format: int32 */
+            screens?: null | number;
+            /** Format: int32 */
+            wheelchairSpaces?: null | number;
+            /** Format: double */
+            storageLength?: null | number;
             levelId: string;
             /** Format: double */
             x: number;
@@ -3714,6 +3766,7 @@ export interface components {
             areaPerSeatAsked: null | number;
             narrowest: null | components["schemas"]["NarrowestWalkway"];
             stock?: components["schemas"]["StockUse"][];
+            further?: components["schemas"]["AskedLine"][];
         };
         TallyLine: {
             name: string;
@@ -3728,13 +3781,14 @@ export interface components {
             short: boolean;
             /** @default false */
             ofWays: boolean;
+            what?: string;
         };
         ThingChoice: {
             value: string;
             label: string;
         };
         /** @enum {unknown} */
-        ThingFieldKind: "Length" | "Angle" | "Count" | "Text" | "Choice" | "Level";
+        ThingFieldKind: "Length" | "Angle" | "Count" | "Asked" | "AskedLength" | "Text" | "Choice" | "Level";
         ThingFieldView: {
             key: string;
             label: string;
@@ -5051,6 +5105,31 @@ export interface operations {
             query?: {
                 id?: string;
                 which?: components["schemas"]["SelectAll"];
+                schemeId?: string;
+            };
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
+                };
+            };
+        };
+    };
+    counted: {
+        parameters: {
+            query?: {
+                what?: string;
                 schemeId?: string;
             };
             header?: never;

@@ -1,15 +1,18 @@
 <script lang="ts">
   import type { Brief } from "../../app/api";
+  import LengthField from "../../parts/LengthField.svelte";
   import NumberField from "../../parts/NumberField.svelte";
   import { squareUnit } from "../../plan/figures";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
 
   let { plan }: { plan: OpenPlan } = $props();
 
-  const counts: ["seats" | "tables" | "workstations", string][] = [
+  const counts: ["seats" | "tables" | "workstations" | "screens" | "wheelchairSpaces", string][] = [
     ["seats", "Seats"],
     ["tables", "Tables"],
     ["workstations", "Workstations"],
+    ["screens", "Screens"],
+    ["wheelchairSpaces", "Wheelchairs"],
   ];
   const square = $derived(squareUnit(plan.units));
   const area = $derived(plan.brief?.areaPerSeat ?? null);
@@ -36,5 +39,13 @@
     unit={square.name}
     disabled={!plan.canEdit}
     onvalue={(value) => set({ areaPerSeat: value === null ? null : value * square.metres })}
+  />
+  <LengthField
+    label="Storage"
+    value={plan.brief?.storageLength ?? null}
+    units={plan.units}
+    disabled={!plan.canEdit}
+    hint="The width of its fronts together; 0 asks for none"
+    onvalue={(length) => set({ storageLength: length || null })}
   />
 </div>
