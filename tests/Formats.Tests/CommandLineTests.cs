@@ -2,6 +2,7 @@ using System.Diagnostics;
 using System.Text;
 using System.Text.Json.Nodes;
 using UglyToad.PdfPig;
+using Wellsedes.Core.Plans;
 
 namespace Wellsedes.Formats.Tests;
 
@@ -81,7 +82,7 @@ public sealed class CommandLineTests
         var old = Path.Combine(Demo.Root, "tests", "Formats.Tests", "Files", "orchard-supper.version-1.json");
         var path = Demo.Write([], "new.json");
         Assert.Contains("66 entities", Run("convert", old, "--out", path).Out);
-        Assert.Equal(2, (int)JsonNode.Parse(File.ReadAllText(path))!["version"]!);
+        Assert.Equal(PlanFormat.Version, (int)JsonNode.Parse(File.ReadAllText(path))!["version"]!);
         Assert.Contains("888 clear", Run("prove", path).Out);
     }
 

@@ -58,7 +58,7 @@ public sealed class PlanFormatTests
                 ]
         )
             Assert.DoesNotContain(word, text);
-        Assert.Equal(2, (int)JsonNode.Parse(text)!["version"]!);
+        Assert.Equal(PlanFormat.Version, (int)JsonNode.Parse(text)!["version"]!);
         Assert.Equal(plan.Entities.OrderBy(e => e.Key), PlanFiles.Read(Encoding.UTF8.GetBytes(text)).Entities.OrderBy(e => e.Key));
     }
 

@@ -27,7 +27,13 @@ internal static class TidemillHouse
     {
         var planner = new Planner();
         var plan = Plan.Of(PlanStart.Entities("Tidemill House, three levels", UnitSystem.Metric), Shipped.Library);
-        foreach (var edit in GroundFloor().Concat(FirstFloor()).Concat(TopFloor()).Concat(TidemillFlat.Furnish(Top)))
+        foreach (
+            var edit in GroundFloor()
+                .Concat(FirstFloor())
+                .Concat(TopFloor())
+                .Concat(TidemillFlat.Furnish(Top))
+                .Concat(TidemillStudio.Furnish(First))
+        )
         {
             var answer = planner.Answer(plan, edit);
             if (answer.Change is null || !plan.TryApply(answer.Change, out plan, out _))

@@ -137,14 +137,19 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
                 written.Size > 0
                     ? new TextMark(
                         written.Text,
-                        map.ToPaper(written.At) + new Point(0, written.Size / map.Ratio * 0.35),
-                        written.Size / map.Ratio,
+                        map.ToPaper(written.At) + new Point(0, Readable(written.Size) * 0.35),
+                        Readable(written.Size),
                         TextAnchor.Middle,
                         Rotation: written.Rotation
                     )
                     : new TextMark(written.Text, map.ToPaper(written.At), 2, TextAnchor.Middle, Colour: Ink.Soft)
             );
     }
+
+    /// <summary>The height of letters on paper in mm: true to scale, but none smaller than the smallest of ISO 3098-1, 1.8 mm (from memory).</summary>
+    private double Readable(double size) => Math.Max(SmallestLetters, size / map.Ratio);
+
+    private const double SmallestLetters = 1.8;
 
     private void Draw(PathShape? path, string line, double width, string? fill = null)
     {

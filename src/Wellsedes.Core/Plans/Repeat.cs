@@ -85,6 +85,56 @@ public sealed record Repeat(
 
     public ImmutableArray<SingledOut> Singles { get; init; } = [];
 
+    // Lists are compared by what is in them.
+    public bool Equals(Repeat? other) =>
+        other is not null
+        && Told.Equals(other.Told)
+        && Path.AsSpan().SequenceEqual(other.Path.AsSpan())
+        && Singles.AsSpan().SequenceEqual(other.Singles.AsSpan());
+
+    public override int GetHashCode() => Told.GetHashCode();
+
+    private (
+        string,
+        string,
+        string,
+        Placement,
+        int,
+        int,
+        double,
+        double,
+        RepeatForm,
+        bool,
+        double?,
+        double,
+        double,
+        RingFacing,
+        bool,
+        double,
+        string?,
+        int?
+    ) Told =>
+        (
+            Id,
+            SchemeId,
+            LevelId,
+            Placement,
+            Columns,
+            Rows,
+            ColumnSpacing,
+            RowSpacing,
+            Form,
+            Staggered,
+            BackToBack,
+            Radius,
+            Sweep,
+            Facing,
+            Turned,
+            Start,
+            Parent,
+            Slot
+        );
+
     [JsonIgnore]
     public Placement Placement => new(X, Y, Rotation);
 

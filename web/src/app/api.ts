@@ -70,6 +70,7 @@ export type CatalogueItem = Schemas["CatalogueItem"];
 export type CutoutRead = Schemas["CutoutRead"];
 export type SmallPicture = Schemas["SmallPicture"];
 export type Mending = Schemas["Mending"];
+export type SchemesCompared = Schemas["SchemesCompared"];
 export type ReadyKind = Schemas["ReadyKind"];
 export type Cluster = Schemas["EntityCluster"];
 export type Repeat = Schemas["EntityRepeat"];

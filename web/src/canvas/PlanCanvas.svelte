@@ -11,6 +11,7 @@
   import { PullRepeat } from "./gestures/pullRepeat";
   import { TurnItem } from "./gestures/turnItem";
   import {
+    paintChanges,
     paintCross,
     paintFinding,
     paintGuide,
@@ -211,6 +212,8 @@
   $effect(() => {
     void tools.aim;
     void [
+      plan.faintSchemeId,
+      plan.compared,
       plan.groups.opened,
       plan.probe,
       plan.route,
@@ -236,6 +239,7 @@
     const ctx = liveCanvas.getContext("2d")!;
     ctx.setTransform(1, 0, 0, 1, 0, 0);
     ctx.clearRect(0, 0, liveCanvas.width, liveCanvas.height);
+    if (plan.faintSchemeId) paintFaintScheme(ctx);
     if (plan.groups.opened) paintInside(ctx);
     ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
     paintLive(ctx);
@@ -260,6 +264,35 @@
     );
     gesture?.paint?.(ctx, ratio);
     if (crossed && tool.kind !== "select") paintCross(ctx, pointer);
+  }
+
+  /** Another scheme, faint; and what is moved from it to this one, with arrows, what goes in red dashes, what comes in green. */
+  function paintFaintScheme(ctx: CanvasRenderingContext2D) {
+    const compared = plan.compared;
+    ctx.globalAlpha = compared ? 0.25 : 0.3;
+    for (const item of plan.itemsOf(plan.faintSchemeId)) {
+      const facts = plan.itemViews.get(item.id);
+      const form = facts && plan.forms.get(facts.form);
+      if (facts && form)
+        paintItem(ctx, view, ratio, { item, view: facts, form, box: boxOf(item, form) }, "rest");
+    }
+    ctx.globalAlpha = 1;
+    ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
+    if (!compared) return;
+    const boxes = (ids: readonly string[]) =>
+      ids
+        .map((id) => plan.entities.get(id))
+        .filter((entity): entity is Item => entity?.type === "item" && entity.levelId === plan.levelId)
+        .map((item) => ({ item, form: plan.forms.get(plan.itemViews.get(item.id)?.form ?? "") }))
+        .filter(({ form }) => form)
+        .map(({ item, form }) => boxOf(item, form!));
+    paintChanges(ctx, view, {
+      moves: compared.moves.filter(
+        (move) => move.toLevelId === plan.levelId && move.fromLevelId === plan.levelId,
+      ),
+      come: boxes(compared.come),
+      go: boxes(compared.go),
+    });
   }
 
   /** What is opened to edit inside stands out; the rest is faint. */

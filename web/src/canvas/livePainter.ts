@@ -1,6 +1,6 @@
 import type { Dimension, Finding, Near } from "../app/api";
 import { ink } from "./painter";
-import type { Point, Viewport } from "./viewport";
+import type { Box, Point, Viewport } from "./viewport";
 
 type Ctx = CanvasRenderingContext2D;
 
@@ -87,6 +87,52 @@ export function paintMeasures(
   ctx.setLineDash([]);
   for (const measure of kept) stroke(ctx, view, measure.from as Point, measure.to as Point);
   if (taking) stroke(ctx, view, taking[0], taking[1]);
+}
+
+interface Changes {
+  moves: readonly { from: { x?: number; y?: number }; to: { x?: number; y?: number } }[];
+  come: readonly Box[];
+  go: readonly Box[];
+}
+
+/** What changes between two schemes: arrows from place to place, boxes round what comes and, dashed, what goes. */
+export function paintChanges(ctx: Ctx, view: Viewport, { moves, come, go }: Changes) {
+  ctx.lineWidth = 2;
+  ctx.strokeStyle = ink.plum;
+  ctx.fillStyle = ink.plum;
+  for (const move of moves) {
+    const [a, b] = [view.toScreen(move.from as Point), view.toScreen(move.to as Point)];
+    const far = Math.hypot(b.x - a.x, b.y - a.y);
+    ring(ctx, a.x, a.y, 3);
+    ctx.fill();
+    if (far < 4) {
+      ring(ctx, b.x, b.y, 7);
+      ctx.stroke();
+      continue;
+    }
+    const [ux, uy] = [(b.x - a.x) / far, (b.y - a.y) / far];
+    stroke(ctx, view, move.from as Point, move.to as Point);
+    ctx.beginPath();
+    ctx.moveTo(b.x, b.y);
+    ctx.lineTo(b.x - 9 * ux - 4 * uy, b.y - 9 * uy + 4 * ux);
+    ctx.lineTo(b.x - 9 * ux + 4 * uy, b.y - 9 * uy - 4 * ux);
+    ctx.fill();
+  }
+  for (const [boxes, line, dash] of [
+    [come, ink.ok, []],
+    [go, ink.must, [5, 4]],
+  ] as const) {
+    ctx.strokeStyle = line;
+    ctx.setLineDash([...dash]);
+    for (const box of boxes) {
+      const [a, b] = [
+        view.toScreen({ x: box.minX, y: box.maxY }),
+        view.toScreen({ x: box.maxX, y: box.minY }),
+      ];
+      ctx.strokeRect(a.x - 2, a.y - 2, b.x - a.x + 4, b.y - a.y + 4);
+    }
+  }
+  ctx.setLineDash([]);
 }
 
 /** The rubber band, in screen pixels. */

@@ -24,6 +24,7 @@ export const ink = {
   use: "#B5B2A5",
   plum: "#6B3F87",
   must: "#A3173A",
+  ok: "#2C6B4A",
   brass: "#E0A878",
 };
 

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { orBack } from "../plan/forms";
   import type { OpenPlan } from "../plan/openPlan.svelte";
+  import SchemeChanges from "./SchemeChanges.svelte";
   import Select from "./Select.svelte";
   import Window from "./Window.svelte";
 
@@ -47,6 +48,12 @@
           >{scheme.id === plan.schemeId ? "Looked at" : "Look at"}</button
         >
         <button
+          class="action"
+          disabled={scheme.id === plan.schemeId}
+          onclick={() => ((plan.faintSchemeId = scheme.id), (plan.compared = null), (open = false))}
+          >Show faint</button
+        >
+        <button
           class="action text-must"
           aria-label="Remove {scheme.name}"
           disabled={!plan.canEdit || plan.schemes.length === 1}
@@ -83,4 +90,5 @@
     </form>
   {/if}
   {#if plan.refusal}<p class="mt-2 text-must" role="alert">{plan.refusal.problem.message}</p>{/if}
+  {#if open && plan.schemes.length > 1}<SchemeChanges {plan} done={() => (open = false)} />{/if}
 </Window>

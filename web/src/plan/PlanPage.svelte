@@ -130,6 +130,17 @@
                   {selected.length && selected.every((i) => i.setAside) ? "Bring back" : "Set aside"} ({aside.length})
                 </button>
               {/if}
+              {#if plan.faintSchemeId}
+                <button
+                  class="h-7 rounded-md bg-moss-wash px-2.5 font-medium"
+                  onclick={() => {
+                    plan.faintSchemeId = "";
+                    plan.compared = null;
+                  }}
+                  >{plan.compared ? "Changes from" : "Faint:"}
+                  {plan.schemes.find((scheme) => scheme.id === plan.faintSchemeId)?.name} · close</button
+                >
+              {/if}
               {#if plan.groups.opened && tools.tool.kind === "select"}
                 <button
                   class="h-7 rounded-md bg-moss-wash px-2.5 font-medium"

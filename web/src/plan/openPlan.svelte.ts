@@ -22,6 +22,7 @@ import {
   type ProbeView,
   type Problem,
   type Scheme,
+  type SchemesCompared,
   type SheetSettings,
   type ShellView,
   type Thing,
@@ -59,6 +60,10 @@ export class OpenPlan {
   levelId = $state("");
   /** Another level shown faint beneath; "" for none. */
   faintLevelId = $state("");
+  /** Another scheme shown faint beneath; "" for none. */
+  faintSchemeId = $state("");
+  /** What changes from that scheme to this one, drawn while it is looked at. */
+  compared = $state.raw<SchemesCompared | null>(null);
   private readonly shells = new SvelteMap<string, ShellView>();
   catalogue = $state.raw<CatalogueView | null>(null);
   stage = $state<Stage>("furnish");
@@ -173,6 +178,14 @@ export class OpenPlan {
       .map((item) => this.asShown(item)),
   );
 
+  /** What stands on the level in another scheme. */
+  itemsOf(schemeId: string): Item[] {
+    return [...this.entities.values()].filter(
+      (e): e is Item =>
+        e.type === "item" && e.levelId === this.levelId && e.schemeId === schemeId && !e.setAside,
+    );
+  }
+
   /** Whether it was put down somewhere and that is not yet answered. */
   isCarried(id: string) {
     return this.carried.has(id);
@@ -276,6 +289,8 @@ export class OpenPlan {
   lookAtScheme(schemeId: string) {
     if (schemeId === this.schemeId || this.entities.get(schemeId)?.type !== "scheme") return;
     this.schemeId = schemeId;
+    this.faintSchemeId = "";
+    this.compared = null;
     this.sheetId = "";
     this.finding = null;
     this.route = [];

@@ -19,7 +19,7 @@ internal static class GroupFollow
             return change;
         var made = change.Entities.ToDictionary(entity => entity.Id);
         var scheme = change
-            .Entities.Select(entity => (entity.After ?? entity.Before) as IMember)
+            .Entities.Select(entity => entity.After as IMember ?? entity.Before as IMember)
             .First(member => member is not null)!
             .SchemeId;
         var before = new GroupTree(plan, scheme);

@@ -96,9 +96,15 @@ internal sealed class RepeatEdits(ItemForms forms, Func<Plan, string, LevelSpace
     {
         // As slot 0 is seen from the ring's middle, so is the middle from where the first stands.
         var own = (ring with { X = 0, Y = 0, Rotation = 0 }).Regular(0);
-        var rotation = ring.Facing == RingFacing.Alike ? first.Rotation : first.Rotation - own.Rotation;
-        var middle = first.Origin - new Placement(0, 0, rotation).Turned(own.Origin);
-        return ring with { X = middle.X, Y = middle.Y, Rotation = AngleText.Normal(rotation) };
+        if (ring.Facing == RingFacing.Alike)
+        {
+            var beside = first.Origin - new Placement(0, 0, first.Rotation).Turned(own.Origin);
+            return ring with { X = beside.X, Y = beside.Y, Rotation = first.Rotation };
+        }
+        // Its axes are the plan's, whichever way the first looks: rows of rings go across.
+        var start = AngleText.Normal(first.Rotation - own.Rotation);
+        var middle = first.Origin - Point.At(start) * own.Origin.Length;
+        return ring with { X = middle.X, Y = middle.Y, Rotation = 0, Start = start };
     }
 
     private EditAnswer Change(Plan plan, string id, Func<Repeat, RepeatMeasure, (Repeat?, Problem?)> with)

@@ -10,6 +10,7 @@ using Wellsedes.Core.Measure;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Formats.PlanFile;
+using Wellsedes.Formats.Sheets;
 using Wellsedes.Server.Features.Accounts;
 using Wellsedes.Server.Features.Pictures;
 using Wellsedes.Server.Features.Work;
@@ -45,6 +46,8 @@ public static class PlanEndpoints
         api.MapGet("/plans/{planId:guid}/near", NearAsync).NeedsRole(ProjectRole.Viewer).WithName("near");
         api.MapGet("/plans/{planId:guid}/finishes", FinishesAsync).NeedsRole(ProjectRole.Viewer).WithName("finishes");
         api.MapGet("/plans/{planId:guid}/selection", SelectionAsync).NeedsRole(ProjectRole.Viewer).WithName("selection");
+        api.MapGet("/plans/{planId:guid}/compared", ComparedAsync).NeedsRole(ProjectRole.Viewer).WithName("compared");
+        api.MapGet("/plans/{planId:guid}/compared.csv", ComparedFileAsync).NeedsRole(ProjectRole.Viewer).WithName("comparedFile");
         api.MapGet("/plans/{planId:guid}/counted", CountedAsync).NeedsRole(ProjectRole.Viewer).WithName("counted");
         api.MapPost("/plans/{planId:guid}/clip", ClipAsync).NeedsRole(ProjectRole.Editor).WithName("readClip");
         api.MapGet("/plans/{planId:guid}/group", GroupAsync).NeedsRole(ProjectRole.Viewer).WithName("group");
@@ -69,6 +72,29 @@ public static class PlanEndpoints
             return TypedResults.Problem(e.Message, statusCode: 422);
         }
     }
+
+    /// <summary>What changes between two schemes.</summary>
+    private static async Task<SchemesCompared> ComparedAsync(
+        Guid planId,
+        string? from,
+        string? to,
+        OpenPlans plans,
+        Desk desk,
+        CancellationToken cancel
+    )
+    {
+        var now = (await plans.GetAsync(planId))!.Now;
+        return await desk.AskAsync(() => now.Compared(from, to), cancel);
+    }
+
+    private static async Task<FileContentHttpResult> ComparedFileAsync(
+        Guid planId,
+        string? from,
+        string? to,
+        OpenPlans plans,
+        Desk desk,
+        CancellationToken cancel
+    ) => TypedResults.File(ChangesCsv.Write(await ComparedAsync(planId, from, to, plans, desk, cancel)), "text/csv", "what-changes.csv");
 
     /// <summary>The ids of what a line of the tally counts.</summary>
     private static async Task<IEnumerable<string>> CountedAsync(Guid planId, string? what, string? schemeId, OpenPlans plans) =>

@@ -107,6 +107,10 @@ public sealed record PublishedPlan(
     public IEnumerable<string> Selection(string id, SelectAll which, string? schemeId) =>
         Fault is not null || Plan.Find<Item>(id) is not { } item ? [] : Selecting.Of(State(schemeId, item.LevelId), id, which);
 
+    /// <summary>What changes from one scheme to another; nothing where the plan can only be read.</summary>
+    public SchemesCompared Compared(string? from, string? to) =>
+        Fault is null ? SchemesCompared.Of(Plan, SchemeOf(from), SchemeOf(to)) : new SchemesCompared("", "", [], [], [], []);
+
     /// <summary>The ids of what a line of the tally counts.</summary>
     public IEnumerable<string> Counted(string what, string? schemeId) =>
         Fault is null ? Selecting.Counted(State(schemeId, null), what) : [];

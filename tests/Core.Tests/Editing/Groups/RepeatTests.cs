@@ -25,11 +25,11 @@ public sealed class RepeatTests
     [Fact]
     public void By_pitch_and_by_clear_gap_the_first_stays_and_keeps_its_id()
     {
-        var sample = Desks(new RepeatFigures(Columns: 4, Rows: 3, ColumnPitch: 2100, RowPitch: 2500));
+        var sample = Desks(new RepeatFigures(Columns: 4, Rows: 3, ColumnPitch: 2000, RowPitch: 2500));
         var members = Members(sample);
         Assert.Equal(12, members.Length);
         Assert.Equal("d", members[0].Id);
-        Assert.Equal((3000.0 + 3 * 2100, 3000.0 + 2 * 2500), (members[11].X, members[11].Y));
+        Assert.Equal((3000.0 + 3 * 2000, 3000.0 + 2 * 2500), (members[11].X, members[11].Y));
         sample.Do(new SetRepeat("r", new RepeatFigures(ColumnGap: 700)));
         Assert.Equal(1400 + 700, Of(sample).ColumnSpacing);
         var placed = sample.State.Items.ToDictionary(item => item.Item.Id);

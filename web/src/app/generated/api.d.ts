@@ -660,6 +660,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/{planId}/compared": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["compared"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{planId}/compared.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["comparedFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{planId}/counted": {
         parameters: {
             query?: never;
@@ -2995,6 +3027,15 @@ export interface components {
         IssueRequest: {
             for: string;
         };
+        ItemMoved: {
+            fromId: string;
+            toId: string;
+            name: string;
+            fromLevelId: string;
+            toLevelId: string;
+            from: components["schemas"]["Point"];
+            to: components["schemas"]["Point"];
+        };
         ItemParameterView: {
             key: string;
             label: string;
@@ -3035,6 +3076,17 @@ export interface components {
             size: number;
             /** Format: date-time */
             deletedAt: null | string;
+        };
+        KindCompared: {
+            name: string;
+            /** Format: int32 */
+            stay: number;
+            /** Format: int32 */
+            move: number;
+            /** Format: int32 */
+            come: number;
+            /** Format: int32 */
+            go: number;
         };
         /** @enum {unknown} */
         KitchenShape: "Straight" | "Corner" | "ThreeSided" | "Facing";
@@ -3085,7 +3137,7 @@ export interface components {
         /** @enum {unknown} */
         LineUpBy: "WestEdges" | "EastEdges" | "SouthEdges" | "NorthEdges" | "UprightMiddles" | "LevelMiddles";
         /** @enum {unknown} */
-        MarkShape: "Text" | "Line" | "Arrow" | "Ring" | "Area";
+        MarkShape: "Text" | "Line" | "Arrow" | "Ring" | "Area" | "Leader" | "Hatch" | "Reach" | "Sign";
         /**
          * @default Moss
          * @enum {unknown}
@@ -3574,6 +3626,14 @@ export interface components {
         SchemeFigures: {
             schemeId: string;
             figures: components["schemas"]["FiguresView"];
+        };
+        SchemesCompared: {
+            fromSchemeId: string;
+            toSchemeId: string;
+            kinds: components["schemas"]["KindCompared"][];
+            moves: components["schemas"]["ItemMoved"][];
+            come: string[];
+            go: string[];
         };
         SeatPlace: {
             edge: components["schemas"]["Point"];
@@ -5123,6 +5183,54 @@ export interface operations {
                 content: {
                     "application/json": string[];
                 };
+            };
+        };
+    };
+    compared: {
+        parameters: {
+            query?: {
+                from?: string;
+                to?: string;
+            };
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SchemesCompared"];
+                };
+            };
+        };
+    };
+    comparedFile: {
+        parameters: {
+            query?: {
+                from?: string;
+                to?: string;
+            };
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

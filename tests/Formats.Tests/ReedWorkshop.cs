@@ -1,0 +1,101 @@
+using Wellsedes.Core.Editing;
+using Wellsedes.Core.Measure;
+using Wellsedes.Core.Planning;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Things;
+using Wellsedes.Core.Things.Zones;
+
+namespace Wellsedes.Formats.Tests;
+
+/// <summary>Reed Workshop, an invented training room in feet and inches: 28 seats at the front, 28 with a screen each at the back.</summary>
+internal static class ReedWorkshop
+{
+    private const string L = PlanStart.LevelId;
+    private const string S = PlanStart.SchemeId;
+    private const double Foot = 304.8;
+    private const double Inch = 25.4;
+
+    public static Plan Draw()
+    {
+        var planner = new Planner();
+        var plan = Plan.Of(PlanStart.Entities("Reed Workshop", UnitSystem.FeetInches), Shipped.Library);
+        foreach (var edit in Shell().Concat(Furnish()))
+        {
+            var answer = planner.Answer(plan, edit);
+            if (answer.Change is null || !plan.TryApply(answer.Change, out plan, out _))
+                throw new InvalidOperationException($"{edit}: {answer.Problem?.Message}");
+        }
+        return plan;
+    }
+
+    private static IEnumerable<Edit> Shell()
+    {
+        yield return new MakeRoom("workshop", L, "Workshop", 40 * Foot, 54 * Foot, 8 * Inch, 10 * Foot);
+        yield return new NameRoom("workshop", "Workshop", "Training", "101", 10 * Foot);
+        foreach (
+            var (id, wall, along, mark, name) in new[]
+            {
+                ("entrance", "south", 20 * Foot, OpeningMark.EntranceAndExit, "Entrance"),
+                ("side-exit", "east", 42 * Foot, OpeningMark.Exit, "Side exit"),
+            }
+        )
+            yield return new PutOpening(
+                new Opening(id, $"workshop-{wall}", OpeningKind.DoubleDoor, along, 6 * Foot, 0, 7 * Foot, 0, mark, false, true, name)
+            );
+        foreach (var i in Enumerable.Range(0, 4))
+            yield return new PutOpening(
+                new Opening(
+                    $"window-{i + 1}",
+                    "workshop-west",
+                    OpeningKind.Window,
+                    (9 + 12 * i) * Foot,
+                    6 * Foot,
+                    0,
+                    5 * Foot,
+                    3 * Foot,
+                    OpeningMark.None,
+                    false,
+                    false,
+                    ""
+                )
+            );
+    }
+
+    private static IEnumerable<Edit> Furnish()
+    {
+        // At the front four rows of seven, which look to the screen on the north wall.
+        yield return new PlaceItem("chair", S, L, "stacking-chair", 12.5 * Foot, 44 * Foot, 180);
+        yield return new RepeatItems(
+            "front",
+            ["chair"],
+            new RepeatFigures(Columns: 7, Rows: 4, ColumnPitch: 2.5 * Foot, RowPitch: 4 * Foot)
+        );
+        yield return new MoveItems([.. Members("front", "chair", 28)], 15 * Foot, 0);
+        // At the back a desk with its screen, four rows of seven.
+        yield return new PlaceItem("desk", S, L, "desk-48", 5.5 * Foot, 7 * Foot);
+        yield return new PlaceItem("screen", S, L, "monitor-24", 5.5 * Foot, 7 * Foot + 180);
+        yield return new MakeCluster("place", ["desk", "screen"], "Place with a screen");
+        yield return new RepeatItems(
+            "back",
+            ["desk", "screen"],
+            new RepeatFigures(Columns: 7, Rows: 4, ColumnPitch: 4 * Foot + 10 * Inch, RowPitch: 5 * Foot + 8 * Inch)
+        );
+        yield return new PlaceItem("projection", S, L, "projection-screen-10", 20 * Foot, 53 * Foot);
+        yield return new PlaceItem("lectern", S, L, "lectern", 12 * Foot, 50 * Foot);
+        yield return new PlaceItem("coffee", S, L, "coffee-station", 38.4 * Foot, 34 * Foot, 270);
+        yield return new PutThing(new Zone("front-zone", S, L, 20 * Foot, 38.5 * Foot, 0, 20 * Foot, 19 * Foot, "Front", Seats: 28))
+        {
+            Sure = true,
+        };
+        yield return new PutThing(
+            new Zone("back-zone", S, L, 20 * Foot, 15 * Foot, 0, 36 * Foot, 25 * Foot, "Back", Workstations: 28, Screens: 28)
+        )
+        {
+            Sure = true,
+        };
+        yield return new SetBrief(new Brief("brief-a", S, Seats: 28, Workstations: 28));
+    }
+
+    private static IEnumerable<string> Members(string repeat, string first, int count) =>
+        Enumerable.Range(2, count - 1).Select(i => $"{repeat}-{i}").Prepend(first);
+}
