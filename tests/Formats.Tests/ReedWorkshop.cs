@@ -31,7 +31,7 @@ internal static class ReedWorkshop
     private static IEnumerable<Edit> Shell()
     {
         yield return new MakeRoom("workshop", L, "Workshop", 40 * Foot, 54 * Foot, 8 * Inch, 10 * Foot);
-        yield return new NameRoom("workshop", "Workshop", "Training", "101", 10 * Foot);
+        yield return new NameRoom("workshop", "Workshop", "Training", "101", 10 * Foot, L, 6 * Foot, 36 * Foot);
         foreach (
             var (id, wall, along, mark, name) in new[]
             {

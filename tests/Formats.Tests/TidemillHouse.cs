@@ -108,7 +108,7 @@ internal static class TidemillHouse
         yield return new PutThing(
             new Flight("stair-1", Ground, FlightKind.Stair, 4100, -4380, 0, 1400, 6240, 4500, 25, First, "Stair to the studio")
         );
-        yield return new NameRoom("studio", "Sluice Studio", "Office", "1.1", 2700, First, 9000, 7000);
+        yield return new NameRoom("studio", "Sluice Studio", "Office", "1.1", 2700, First, 15_200, 7900);
         yield return new NameRoom("first-stairs", "Stair hall", "Stair", "1.2", 2700, First, 5400, -500);
         yield return new NameRoom("landing", "Landing", "Circulation", "1.3", 2700, First, 9000, -2000);
         yield return new NameRoom("archive", "Archive", "Store", "1.4", 2700, First, 14300, -2000);
@@ -127,8 +127,8 @@ internal static class TidemillHouse
                 false,
                 "Glass 60"
             );
-        yield return new NameRoom("weir", "Weir", "Meeting", "1.5", 2700, First, 13000, 11000);
-        yield return new NameRoom("penstock", "Penstock", "Meeting", "1.6", 2700, First, 16000, 11000);
+        yield return new NameRoom("weir", "Weir", "Meeting", "1.5", 2700, First, 13_500, 12_700);
+        yield return new NameRoom("penstock", "Penstock", "Meeting", "1.6", 2700, First, 16_200, 12_700);
         yield return Door("weir-door", "meeting-1-2", OpeningKind.SlidingDoor, 1500, 1000);
         yield return Door("penstock-door", "meeting-1-2", OpeningKind.SlidingDoor, 4500, 1000);
         yield return new PutThing(

@@ -14,6 +14,8 @@
     disabled?: boolean;
     hint?: string;
     hideLabel?: boolean;
+    /** What stands there while it is empty. */
+    empty?: string;
     /** How a length is written that is measured and not what was typed. */
     write?: (value: number, units: UnitSystem) => string;
     onvalue: (value: number) => void;
@@ -26,6 +28,7 @@
     disabled = false,
     hint = "",
     hideLabel = false,
+    empty = "",
     write = writeLength,
     onvalue,
   }: Props = $props();
@@ -78,6 +81,7 @@
       data-figure
       class="font-figure w-full min-w-0 bg-transparent text-[14px] font-semibold outline-none"
       {disabled}
+      placeholder={empty}
       value={text ?? written}
       aria-invalid={problem !== ""}
       aria-describedby={problem ? `${id}-problem` : undefined}

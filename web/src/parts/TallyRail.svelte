@@ -35,7 +35,7 @@
       <div
         title={behind ? "From before this move; it follows when the hand rests" : undefined}
         class:opacity-50={behind}
-        class="relative min-w-24 flex-1 border-r border-edge px-4 py-1.5"
+        class="relative min-w-max flex-1 border-r border-edge px-3 py-1.5"
       >
         <dt class="text-[11px] whitespace-nowrap text-soft">{line.name}</dt>
         <dd
@@ -45,7 +45,7 @@
           {line.value}{behind ? " …" : ""}
           <span class="text-[12px]">{line.rest}{line.over ? `, ${line.over}` : ""}</span>
           {#if line.share != null}
-            <span class="absolute right-4 bottom-1 left-4 block h-[3px] rounded bg-edge">
+            <span class="absolute right-3 bottom-1 left-3 block h-[3px] rounded bg-edge">
               <span
                 class="block h-full rounded {line.short ? 'bg-must' : 'bg-moss'}"
                 style:width="{line.share * 100}%"

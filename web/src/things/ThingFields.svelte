@@ -102,6 +102,7 @@
       label={field.label}
       value={(thing[field.key] as number | null) ?? null}
       units={plan.units}
+      empty="not asked"
       hint={field.note}
       onvalue={(value) => put({ [field.key]: value || null })}
     />

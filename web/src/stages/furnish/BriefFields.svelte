@@ -45,6 +45,7 @@
     value={plan.brief?.storageLength ?? null}
     units={plan.units}
     disabled={!plan.canEdit}
+    empty="not asked"
     hint="The width of its fronts together; 0 asks for none"
     onvalue={(length) => set({ storageLength: length || null })}
   />
