@@ -184,6 +184,15 @@ test("twenty-four workstations from one ready-made cluster, two left out, all ma
   expect((await items(page)).length).toBe(72);
   job.done("Twenty-four workstations");
   expect(job.actions).toBeLessThanOrEqual(singly(72) / 2);
+  // What the tally counts is selected by pressing it.
+  await page
+    .getByRole("button", { name: "Select what this counts: Workstations" })
+    .click();
+  await expect(
+    page.locator("aside").last().getByRole("heading", { level: 2 }),
+  ).toHaveText("24 items");
+  await page.keyboard.press("Control+a");
+  await expect(group(page)).toContainText("24 members");
   // Opened, its first member is left out; the others keep their ids.
   const before = (await items(page)).map((i) => i.id);
   await page.getByTestId("plan").focus();
@@ -276,4 +285,25 @@ test("a repeat drawn out by its last member, and what is copied from it pasted i
   await paste(text.replace(/"version":\d+/, '"version":99'));
   await expect(page.getByText(/version 99/)).toBeVisible();
   expect((await items(page)).length).toBe(10);
+  // What changes between the two: all five stay; one moved here is one that is moved.
+  await page.getByTestId("plan").focus();
+  await page.keyboard.press("Enter");
+  await page.keyboard.press("ArrowUp");
+  await planner.saved();
+  await planner.choose("Scheme", "all");
+  const table = page.getByRole("table", { name: "What changes" });
+  await expect(table.getByRole("row").nth(1)).toHaveText(
+    /Stacking chair\s*4\s*1/,
+  );
+  const href = await page
+    .getByRole("link", { name: "As a list (CSV)" })
+    .getAttribute("href");
+  const list = await (
+    await page.request.get(new URL(href!, page.url()).href)
+  ).text();
+  expect(list).toMatch(/Stacking chair,4,1,0,0/);
+  await page.getByRole("button", { name: "Draw it on the plan" }).click();
+  await expect(
+    page.getByRole("button", { name: /^Changes from/ }),
+  ).toBeVisible();
 });

@@ -3,6 +3,7 @@ using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Spaces;
 using Wellsedes.Core.Walkways;
 
 namespace Wellsedes.Core.Drawings;
@@ -257,16 +258,38 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
 
     private void RoomNames(SheetInput input)
     {
+        var standing = new SpatialIndex<PlacedItem>([.. input.Items.Where(item => !item.LiesFlat)], item => item.Bounds);
         foreach (var room in input.Space.Rooms)
         {
             var name = room.Room.Number.Length > 0 ? $"{room.Room.Number} {room.Room.Name}" : room.Room.Name;
             var line = $"{name} · {AreaText.Write(room.NetInternal, units)}";
-            // The room's own point: the planner's choice of where its name stands.
-            var at = map.ToPaper(room.Room.Inside);
             var half = text.Width(line, 3, true) / 2 + 1;
+            // The room's own point, or the nearest to it where nothing stands.
+            var at = map.ToPaper(FreeFor(room, half * map.Ratio, 2.1 * map.Ratio, standing));
             marks.Add(new PathMark(PathShape.Rounded(at.X - half, at.Y - 3, at.X + half, at.Y + 1.2, 0.6), null, 0, Ink.Paper));
             marks.Add(new TextMark(line, at, 3, TextAnchor.Middle, true));
         }
+    }
+
+    /// <summary>Names are moved no farther than this from the room's own point, in mm.</summary>
+    private const double FarthestName = 6000;
+
+    /// <summary>Where a name of some half size in mm on the level covers nothing that stands; the room's own point where that is nowhere near.</summary>
+    private static Point FreeFor(FoundRoom room, double halfWide, double halfHigh, SpatialIndex<PlacedItem> standing)
+    {
+        var own = room.Room.Inside;
+        for (var far = 0.0; far <= FarthestName; far += 300)
+        for (var turn = 0; turn < 360; turn += 15)
+        {
+            var at = own + Point.At(turn) * far;
+            var box = new Bounds(at.X - halfWide, at.Y - halfHigh, at.X + halfWide, at.Y + halfHigh);
+            Point[] corners = [new(box.MinX, box.MinY), new(box.MaxX, box.MinY), new(box.MaxX, box.MaxY), new(box.MinX, box.MaxY)];
+            if (!standing.AnyMeeting(box) && corners.All(room.Outline.Holds))
+                return at;
+            if (far == 0)
+                break;
+        }
+        return own;
     }
 
     private void Walkway(SheetInput input)

@@ -41,7 +41,7 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
                 ?? Pasting.Answer(plan, edit)
                 ?? FurnishEdits.Answer(plan, edit)
                 ?? own.Answer(plan, edit)
-                ?? lineUp.Answer(plan, edit)
+                ?? LinedUpAsOne.Answer(plan, edit, lineUp)
                 ?? kitchens.Answer(plan, edit)
                 ?? FinishEdits.Answer(plan, edit)
                 ?? items.Answer(plan, edit),

@@ -10,6 +10,21 @@ namespace Wellsedes.Core.Tests.Drawings;
 
 public sealed class DrawingTests
 {
+    /// <summary>A room's name covers nothing that stands, where there is a place for it near its own point.</summary>
+    [Theory]
+    [InlineData("round-table-1525", true)]
+    [InlineData("rug-2x3", false)]
+    public void A_rooms_name_makes_way_for_what_stands(string catalogue, bool moves)
+    {
+        var bare = Compose(s => s, new Sample().Room().Door());
+        var sample = new Sample().Room().Door();
+        var own = sample.State.Space.Rooms[0].Room.Inside;
+        var full = Compose(s => s, sample.Place("t", catalogue, own.X, own.Y));
+        Point At(Sheet sheet) =>
+            sheet.Drawing.Marks.OfType<TextMark>().Single(mark => mark.Text.StartsWith("Room ·", StringComparison.Ordinal)).At;
+        Assert.Equal(moves, At(bare).DistanceTo(At(full)) > 5);
+    }
+
     /// <summary>ISO 216 trimmed sizes and ASME Y14.1 / customary ARCH sizes; from memory.</summary>
     [Theory]
     [InlineData("A0", 841, 1189)]

@@ -109,6 +109,7 @@ public static class HostilePlans
             new PutThing(new Core.Things.Marks.Mark("mark", s, l, MarkShape.Arrow, 3000, 500, 0, 1500, 200, "in")),
             new KeepMeasure("measure", s, l, new(0, 0), new(3000, 0)),
             new PutOwnRule(new OwnRule("own-headroom", HouseRules.Headroom with { Value = 2100 })),
+            new MakeCluster("pair", ["d", "t1"], "Pair"),
             new AddScheme("two", "Two", s),
         ];
         foreach (var edit in edits)

@@ -28,11 +28,13 @@ internal static class GroupFollow
         foreach (var id in parents)
             Ask(id);
         var seen = new HashSet<string>();
+        GroupTree? tree = null;
         while (waiting.TryDequeue(out var id, out _))
         {
             if (!seen.Add(id) || after.Find(id) is not IMember group || (made.TryGetValue(id, out var own) && own.After is not null))
                 continue;
-            var now = new GroupTree(after, scheme);
+            // Made anew only after something was changed: most clusters that moved have nothing to follow.
+            var now = tree ??= new GroupTree(after, scheme);
             var members = now.Members(id);
             if (members.Length == 0)
                 Put(group, null);
@@ -58,6 +60,7 @@ internal static class GroupFollow
         {
             var id = group.Id;
             made[id] = made.TryGetValue(id, out var known) ? known with { After = become } : new EntityChange(plan.Find(id), become);
+            tree = null;
             after.TryApply(new Change("", [new EntityChange(after.Find(id), become)]), out after, out _);
         }
     }

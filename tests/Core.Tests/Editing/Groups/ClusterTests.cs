@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
@@ -104,6 +105,34 @@ public sealed class ClusterTests
         var repeat = Assert.Single(sample.Plan.All<Repeat>(), one => one.Id != "r");
         Assert.Equal(sample.Plan.Find<Repeat>("r")!.Y + 8000, repeat.Y, 6);
         Assert.Null(PlanChecks.OfWhole(sample.Plan));
+    }
+
+    /// <summary>Of two clusters lined up, spaced or turned each moves as one: the places of all in it to its leader stay.</summary>
+    [Fact]
+    public void Lined_up_spaced_and_turned_a_cluster_stays_what_it_is()
+    {
+        var sample = Station();
+        sample.Do(new DuplicateItems(["d", "p", "c"], ["d2", "p2", "c2"], 7000, 900)).Do(new RotateItems(["d2", "p2", "c2"], 20));
+        var all = ImmutableArray.Create("d", "p", "c", "d2", "p2", "c2");
+        var before = Seen();
+        sample.Do(new LineUp(all, LineUpBy.LevelMiddles, "d"));
+        sample.Do(new MatchRotation(all, "d")).Do(new SetAlong(all, [new Point(3000, 9000), new Point(15_000, 9000)]));
+        sample.Do(new FaceItems(all, new Point(9000, 3000)));
+        Assert.Equal(before, Seen());
+        Assert.Equal((3000.0, 9000.0), (sample.Plan.Find<Item>("d")!.X, sample.Plan.Find<Item>("d")!.Y));
+        Assert.Equal((15_000.0, 9000.0), (sample.Plan.Find<Item>("d2")!.X, sample.Plan.Find<Item>("d2")!.Y));
+        Assert.Equal(2, sample.Plan.All<Cluster>().Count());
+
+        // Where each stands as its leader sees it, to a thousandth.
+        string Seen() =>
+            string.Join(
+                "; ",
+                new[] { ("d", "p"), ("d", "c"), ("d2", "p2"), ("d2", "c2") }.Select(pair =>
+                {
+                    var seen = sample.Plan.Find<Item>(pair.Item1)!.Placement.Seen(sample.Plan.Find<Item>(pair.Item2)!.Placement);
+                    return $"{Math.Round(seen.X, 3) + 0.0} {Math.Round(seen.Y, 3) + 0.0} {Math.Round((seen.Rotation + 720) % 360, 3)}";
+                })
+            );
     }
 
     [Fact]
