@@ -20,6 +20,13 @@
     onvalue,
   }: Props = $props();
 
+  /** Whether Tab is leaving the closed list: that chooses nothing. */
+  let leaving = false;
+  function onkeydowncapture(event: KeyboardEvent) {
+    leaving = event.key === "Tab";
+    if (leaving) setTimeout(() => (leaving = false));
+  }
+
   const shown = $derived(options.find(([key]) => key === value)?.[1] ?? "");
 </script>
 
@@ -30,7 +37,7 @@
   bind:value={
     () => value as string,
     (next) => {
-      if (next === value) return;
+      if (next === value || leaving) return;
       value = next as T;
       onvalue?.(value);
     }
@@ -39,6 +46,7 @@
   <Select.Trigger
     class="{look} min-w-0 justify-between gap-1.5 text-left disabled:opacity-60"
     aria-label={label}
+    {onkeydowncapture}
   >
     <span class="truncate">{shown}</span>
     <ChevronDown size={13} class="shrink-0 opacity-60" aria-hidden="true" />

@@ -1,5 +1,4 @@
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 
 namespace Wellsedes.Core.Editing.Groups;
@@ -89,87 +88,4 @@ internal sealed class GroupTree
         }
         return whole;
     }
-}
-
-/// <summary>Moves and copies members with everything below them.</summary>
-internal static class MemberMoves
-{
-    /// <summary>An entity of something that moves as one from a placement to another.</summary>
-    public static Entity Carried(IMember member, Placement start, Placement end) =>
-        member switch
-        {
-            Item item => ItemEdits.Carried(item, start, end),
-            Repeat repeat => Carried(repeat, start, end),
-            _ => (Entity)member,
-        };
-
-    private static Repeat Carried(Repeat repeat, Placement start, Placement end)
-    {
-        var to = Moved(repeat.Placement, start, end);
-        return repeat with { X = to.X, Y = to.Y, Rotation = to.Rotation };
-    }
-
-    /// <summary>Where something comes to stand that goes along from a placement to another.</summary>
-    public static Placement Moved(Placement at, Placement start, Placement end)
-    {
-        if (end.Rotation == start.Rotation)
-            return new Placement(at.X + (end.X - start.X), at.Y + (end.Y - start.Y), at.Rotation);
-        var to = end.Then(start.Seen(at));
-        return to with { Rotation = AngleText.Normal(to.Rotation) };
-    }
-
-    public static Entity Belonging(IMember member, string? parent, int? slot) =>
-        member switch
-        {
-            Item item => item with { Parent = parent, Slot = slot },
-            Cluster cluster => cluster with { Parent = parent, Slot = slot },
-            Repeat repeat => repeat with { Parent = parent, Slot = slot },
-            _ => (Entity)member,
-        };
-
-    /// <summary>Whether two placements are the same to a millionth of a millimetre and of a degree.</summary>
-    public static bool IsSame(Placement one, Placement other) =>
-        Math.Abs(one.X - other.X) < 1e-6
-        && Math.Abs(one.Y - other.Y) < 1e-6
-        && Math.Abs(Math.IEEERemainder(one.Rotation - other.Rotation, 360)) < 1e-6;
-}
-
-/// <summary>Copies of members under ids and numbers of their own.</summary>
-/// <param name="taken">Labels that somebody has; those given are added.</param>
-internal sealed class MemberCopies(GroupTree tree, Func<string, bool> isTaken, HashSet<string> taken, Func<Item, bool> isTable)
-{
-    private readonly HashSet<string> given = [];
-
-    /// <summary>A copy of a member with all below it, moved as one; the first is the copy of the member itself.</summary>
-    /// <param name="id">Of the copy; those below it have ids that begin with it.</param>
-    public List<Entity> Of(IMember model, string id, string? parent, int? slot, Placement from, Placement to)
-    {
-        var all = tree.Below(model).ToArray();
-        var ids = new Dictionary<string, string> { [model.Id] = Free(id) };
-        for (var i = 1; i < all.Length; i++)
-            ids[all[i].Id] = Free($"{id}-{i}");
-        List<Entity> copies = [];
-        foreach (var one in all)
-        {
-            var (above, at) = one == model ? (parent, slot) : (ids[one.Parent!], one.Slot);
-            copies.Add(
-                MemberMoves.Belonging((IMember)MemberMoves.Carried(one, from, to), above, at) switch
-                {
-                    Item item => item with
-                    {
-                        Id = ids[one.Id],
-                        Locked = false,
-                        StandsOn = item.StandsOn is { } on && ids.TryGetValue(on, out var copied) ? copied : null,
-                        Label = isTable(item) ? ItemEdits.NextNumber(taken) : "",
-                    },
-                    Cluster cluster => cluster with { Id = ids[one.Id] },
-                    Repeat repeat => repeat with { Id = ids[one.Id] },
-                    var other => other,
-                }
-            );
-        }
-        return copies;
-    }
-
-    private string Free(string id) => FreeId.Of(id, one => isTaken(one) || !given.Add(one));
 }
