@@ -24,6 +24,18 @@ internal sealed class Sample
         return this;
     }
 
+    /// <summary>Does an edit, and holds that it is undone to the plan before, entity by entity.</summary>
+    public Plan DoAndUndo(Edit edit)
+    {
+        var before = Plan;
+        var change = Planner.Answer(before, edit).Change!;
+        Assert.True(before.TryApply(before.Numbered(change, 900), out var after, out _));
+        Assert.True(after.TryApply(after.Numbered(change.Reversed("back"), 901), out var back, out _));
+        Assert.Equal(before.Entities.Values.OrderBy(e => e.Id), back.Entities.Values.OrderBy(e => e.Id));
+        Do(edit);
+        return after;
+    }
+
     public Problem Refused(Edit edit)
     {
         var answer = Planner.Answer(Plan, edit);

@@ -40,10 +40,19 @@ public sealed class KeptOverlaps
     /// <summary>Where things went or came.</summary>
     internal static List<Bounds> ChangedBetween(IEnumerable<PlacedItem> before, IEnumerable<PlacedItem> now)
     {
+        var (come, gone) = Difference(before, now);
+        return [.. come.Concat(gone).Select(item => item.Bounds)];
+    }
+
+    /// <summary>What is there now and was not before, and what was and is not.</summary>
+    internal static (List<PlacedItem> Come, HashSet<PlacedItem> Gone) Difference(
+        IEnumerable<PlacedItem> before,
+        IEnumerable<PlacedItem> now
+    )
+    {
         var gone = new HashSet<PlacedItem>(before, ReferenceEqualityComparer.Instance);
-        List<Bounds> changed = [.. now.Where(item => !gone.Remove(item)).Select(item => item.Bounds)];
-        changed.AddRange(gone.Select(item => item.Bounds));
-        return changed;
+        List<PlacedItem> come = [.. now.Where(item => !gone.Remove(item))];
+        return (come, gone);
     }
 
     /// <summary>Which items meet one of some boxes.</summary>

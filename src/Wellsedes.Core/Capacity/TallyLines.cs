@@ -11,7 +11,7 @@ namespace Wellsedes.Core.Capacity;
 /// <param name="Over">How many more than asked: "4 over"; "" for none.</param>
 /// <param name="Share">How much of what is asked there is, from 0 to 1; null where nothing is asked.</param>
 /// <param name="Short">Whether it misses what is asked.</param>
-/// <param name="OfWays">Whether it is about walkways.</param>
+/// <param name="What">What it counts, by which that can be asked for and selected; "" for what is no number of things.</param>
 public sealed record TallyLine(
     string Name,
     string Value,
@@ -19,33 +19,20 @@ public sealed record TallyLine(
     string Over = "",
     double? Share = null,
     bool Short = false,
-    bool OfWays = false
-)
-{
-    /// <summary>What it counts, by which that can be asked for and selected; "" for what is no number of things.</summary>
-    public string What { get; init; } = "";
-}
+    string What = ""
+);
 
 public static class TallyLines
 {
     /// <summary>The lines of a tally, in the units of the plan, in the order they are told.</summary>
     public static IEnumerable<TallyLine> Of(Tally tally, UnitSystem units)
     {
-        yield return Counted("Seats", tally.Seats, tally.SeatsAsked) with
-        {
-            What = "seats",
-        };
-        yield return Counted("Tables", tally.Tables, tally.TablesAsked) with
-        {
-            What = "tables",
-        };
+        yield return Counted("seats", "Seats", tally.Seats, tally.SeatsAsked);
+        yield return Counted("tables", "Tables", tally.Tables, tally.TablesAsked);
         if (tally.Workstations > 0 || tally.WorkstationsAsked is not null)
-            yield return Counted("Workstations", tally.Workstations, tally.WorkstationsAsked) with
-            {
-                What = "workstations",
-            };
+            yield return Counted("workstations", "Workstations", tally.Workstations, tally.WorkstationsAsked);
         foreach (var line in tally.Further)
-            yield return line.IsLength ? Long(line, units) : Counted(line.Name, (int)line.Has, (int)line.Wanted) with { What = line.Key };
+            yield return line.IsLength ? Long(line, units) : Counted(line.Key, line.Name, (int)line.Has, (int)line.Wanted);
         if (tally.NetArea is { } net)
             yield return new TallyLine("Net internal area", AreaText.Write(net, units));
         if (tally.GrossArea is { } gross)
@@ -69,11 +56,9 @@ public static class TallyLines
                 $"of {use.Used}",
                 $"{use.Short} short",
                 (double)use.Has / use.Used,
-                true
-            )
-            {
-                What = $"stock/{use.Catalogue}",
-            };
+                true,
+                $"stock/{use.Catalogue}"
+            );
         if (isShort.Length > MostShort)
             yield return new TallyLine("Short in stock", $"{isShort.Length - MostShort} more", Short: true);
         if (tally.Narrowest is { } narrowest)
@@ -85,11 +70,8 @@ public static class TallyLines
                 $"of {needed}{(units == UnitSystem.Metric ? "\u00a0mm" : "")}",
                 Share: Math.Clamp(narrowest.Width / narrowest.Needed, 0, 1),
                 Short: !Tolerance.Meets(narrowest.Width, narrowest.Needed),
-                OfWays: true
-            )
-            {
-                What = "narrowest",
-            };
+                What: "narrowest"
+            );
         }
     }
 
@@ -102,21 +84,20 @@ public static class TallyLines
             LengthText.WriteRound(line.Has, units),
             $"of {LengthText.Tell(line.Wanted, units)}",
             Share: line.Wanted == 0 ? 1 : Math.Min(1, line.Has / line.Wanted),
-            Short: line.IsShort
-        )
-        {
-            What = line.Key,
-        };
+            Short: line.IsShort,
+            What: line.Key
+        );
 
-    private static TallyLine Counted(string name, int has, int? asked) =>
+    private static TallyLine Counted(string what, string name, int has, int? asked) =>
         asked is not { } wanted
-            ? new TallyLine(name, has.ToString(CultureInfo.InvariantCulture))
+            ? new TallyLine(name, has.ToString(CultureInfo.InvariantCulture), What: what)
             : new TallyLine(
                 name,
                 has.ToString(CultureInfo.InvariantCulture),
                 $"of {wanted}",
                 has > wanted ? $"{has - wanted} over" : "",
                 wanted == 0 ? 1 : Math.Min(1, (double)has / wanted),
-                has < wanted
+                has < wanted,
+                what
             );
 }

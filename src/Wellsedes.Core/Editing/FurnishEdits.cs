@@ -47,7 +47,7 @@ internal static class FurnishEdits
             return EditAnswer.No("from", $"No “{from.Name}” is placed in this scheme.");
         if (items.FirstOrDefault(item => item.Locked) is { } locked)
             return EditAnswer.No("ids", $"{PlacedItem.NameOf(locked, from)} is locked; unlock it first.");
-        var taken = plan.OfScheme<Item>(edit.SchemeId).Select(item => item.Label).ToHashSet();
+        var taken = ItemEdits.Labels(plan, edit.SchemeId);
         List<EntityChange> changes = [];
         foreach (var item in items)
         {

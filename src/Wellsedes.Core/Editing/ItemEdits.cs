@@ -89,8 +89,12 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
     /// <summary>Nothing is put on top of what is higher than this by itself, in mm; a house value.</summary>
     private const double HighestSupport = 1300;
 
-    private static HashSet<string> Labels(Plan plan, string schemeId) =>
+    /// <summary>The labels that somebody has in a scheme.</summary>
+    internal static HashSet<string> Labels(Plan plan, string schemeId) =>
         plan.OfScheme<Item>(schemeId).Select(item => item.Label).ToHashSet();
+
+    /// <summary>Whether an item is numbered as tables are.</summary>
+    internal static bool IsTable(Plan plan, Item item) => plan.CatalogueItem(item.Catalogue)?.Counted == "table";
 
     /// <summary>The lowest table number nobody has; it is taken with this.</summary>
     internal static string NextNumber(HashSet<string> taken)
@@ -252,10 +256,8 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
     /// <summary>An item that stands on one which moves from a placement to another.</summary>
     internal static Item Carried(Item item, Placement start, Placement end)
     {
-        if (end.Rotation == start.Rotation)
-            return item with { X = item.X + (end.X - start.X), Y = item.Y + (end.Y - start.Y) };
-        var at = end.Out(start.In(item.Placement.Origin));
-        return item with { X = at.X, Y = at.Y, Rotation = AngleText.Normal(item.Rotation + end.Rotation - start.Rotation) };
+        var to = MemberMoves.Moved(item.Placement, start, end);
+        return item with { X = to.X, Y = to.Y, Rotation = to.Rotation };
     }
 
     private EditAnswer Space(Plan plan, SpaceFrom edit)
@@ -461,7 +463,6 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
                 return EditAnswer.No("ids", "Something to copy is no longer there.");
             if (plan.Find(newId) is not null)
                 return EditAnswer.Taken("newIds", newId);
-            var table = plan.CatalogueItem(item.Catalogue)?.Counted == "table";
             made.Add(
                 new EntityChange(
                     null,
@@ -473,7 +474,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
                         Slot = item.Parent is { } whole && groups.ContainsKey(whole) ? item.Slot : null,
                         // A copy stands on the copy of what its original stands on, else on the same thing only where it does not move away from it.
                         StandsOn = item.StandsOn is { } on && copies.TryGetValue(on, out var copied) ? copied : null,
-                        Label = table ? NextNumber(taken) : "",
+                        Label = IsTable(plan, item) ? NextNumber(taken) : "",
                     }
                 )
             );

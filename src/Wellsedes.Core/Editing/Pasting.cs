@@ -63,7 +63,7 @@ internal static class Pasting
         var number = 0;
         foreach (var thing in things)
             ids[thing.Id] = FreeId.Of($"{edit.NewId}-{++number}", id => plan.Find(id) is not null);
-        var taken = plan.OfScheme<Item>(edit.SchemeId).Select(item => item.Label).ToHashSet();
+        var taken = ItemEdits.Labels(plan, edit.SchemeId);
         foreach (var thing in things)
             change.Put(
                 thing switch

@@ -45,6 +45,12 @@ public sealed record RepeatFigures(
 
     /// <summary>The path runs along the wall that is nearest to this place on the level, in mm; null for none.</summary>
     public Point? WallAt { get; init; }
+
+    /// <summary>Whether a path is given, or a wall to run along.</summary>
+    internal bool HasPath => Path.Length > 0 || WallAt is not null;
+
+    /// <summary>Whether the number of members follows from a length, a wall or a path.</summary>
+    internal bool CountsOut => Length is not null || ToWall || HasPath;
 }
 
 /// <summary>Repeats an item, cluster or repeat that is selected; several loose things become a cluster first.</summary>

@@ -282,12 +282,11 @@ public sealed class Planner
     /// <summary>Whether so much has changed on a level that its walkways are better told a little later.</summary>
     private static bool IsMuch(LevelState last, ImmutableArray<PlacedItem> items)
     {
-        var gone = new HashSet<PlacedItem>(last.Items, ReferenceEqualityComparer.Instance);
-        var solids = 0;
-        foreach (var item in items)
-            if (!gone.Remove(item))
-                solids += item.Standing.Count();
-        return solids > ManySolids || solids + gone.Sum(item => item.Standing.Count()) > 2 * ManySolids;
+        var (come, gone) = KeptOverlaps.Difference(last.Items, items);
+        var solids = Solids(come);
+        return solids > ManySolids || solids + Solids(gone) > 2 * ManySolids;
+
+        static int Solids(IEnumerable<PlacedItem> some) => some.Sum(item => item.Standing.Count());
     }
 
     private LevelStanding StandingOn(Plan plan, string schemeId, Level level, Checks checks, bool atOnce, CancellationToken cancel)

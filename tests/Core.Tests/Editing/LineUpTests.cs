@@ -45,17 +45,6 @@ public sealed class LineUpTests
 
     private static ImmutableArray<string> Ids(int count) => [.. Enumerable.Range(0, count).Select(i => $"i{i}")];
 
-    /// <summary>Does an edit, and holds that it is undone to the plan before, entity by entity.</summary>
-    private static void Done(Sample sample, Edit edit)
-    {
-        var before = sample.Plan;
-        var change = sample.Planner.Answer(before, edit).Change!;
-        Assert.True(before.TryApply(before.Numbered(change, 900), out var after, out _));
-        Assert.True(after.TryApply(after.Numbered(change.Reversed("back"), 901), out var back, out _));
-        Assert.Equal(before.Entities.Values.OrderBy(e => e.Id), back.Entities.Values.OrderBy(e => e.Id));
-        sample.Do(edit);
-    }
-
     /// <summary>Sixty seeded cases, at every 5 degrees: after it all edges or middles are where those of the one that stays are.</summary>
     [Fact]
     public void Edges_and_middles_come_into_line_with_the_one_that_stays()
@@ -69,7 +58,7 @@ public sealed class LineUpTests
             var sample = Strewn(random, 6, turn);
             var stays = $"i{random.Next(6)}";
             var was = Of(sample, stays);
-            Done(sample, new LineUp(Ids(6), by, stays, withSeats));
+            sample.DoAndUndo(new LineUp(Ids(6), by, stays, withSeats));
             Assert.Equal(was, Of(sample, stays));
             var own = was.Rotation - 90 * Math.Round(was.Rotation / 90);
             var across = Point.At(own);
@@ -110,7 +99,7 @@ public sealed class LineUpTests
                 Assert.Contains("do not fit", sample.Refused(edit).Message);
                 continue;
             }
-            Done(sample, edit);
+            sample.DoAndUndo(edit);
             var after = Extents();
             Assert.Equal(before[0].From, after[0].From, 0.001);
             for (var i = 0; i + 1 < after.Length; i++)
@@ -132,7 +121,7 @@ public sealed class LineUpTests
         var sample = Hall();
         for (var i = 0; i < 10; i++)
             sample.Place($"i{i}", "banquet-chair", 2000 + 700 * i, 9000);
-        Done(sample, new SetAlong(Ids(10), [new(3000, 2000), new(12_000, 2000)], true));
+        sample.DoAndUndo(new SetAlong(Ids(10), [new(3000, 2000), new(12_000, 2000)], true));
         for (var i = 0; i < 10; i++)
             Assert.Equal(
                 (3000.0 + 1000 * i, 2000.0, 0.0),
@@ -140,8 +129,7 @@ public sealed class LineUpTests
                 Near
             );
         var (centre, radius) = (new Point(8000, 4000), 3000.0);
-        Done(
-            sample,
+        sample.DoAndUndo(
             new SetAlong(Ids(10), [centre - new Point(radius, 0), centre + new Point(0, radius), centre + new Point(radius, 0)], true)
         );
         var chord = 2 * radius * Math.Sin(Math.PI / 9 / 2);
@@ -177,7 +165,7 @@ public sealed class LineUpTests
         var wall = sample.Plan.Find<Wall>(wallId)!;
         // By its name, or by a place beside it.
         var at = wall.Line.At(wall.Line.Length / 2, 300);
-        Done(sample, turn < 180 ? new SetAlongWall(Ids(3), wallId, 250) : new SetAlongWall(Ids(3), "", 250, at));
+        sample.DoAndUndo(turn < 180 ? new SetAlongWall(Ids(3), wallId, 250) : new SetAlongWall(Ids(3), "", 250, at));
         var along = wall.Line.Direction(0);
         foreach (var id in Ids(3))
         {
@@ -201,13 +189,13 @@ public sealed class LineUpTests
             .Place("l", "desk-lamp", 4000, 4000)
             .Place("a", "armchair", 12_000, 8000, 270);
         var lamp = Of(sample, "d").Placement.In(Of(sample, "l").Placement.Origin);
-        Done(sample, new SwapItems("d", "a"));
+        sample.DoAndUndo(new SwapItems("d", "a"));
         Assert.Equal(new Placement(12_000, 8000, 270), Of(sample, "d").Placement);
         Assert.Equal(new Placement(4000, 4000, 30), Of(sample, "a").Placement);
         Assert.True(Of(sample, "d").Placement.In(Of(sample, "l").Placement.Origin).DistanceTo(lamp) < 0.001);
         Assert.Equal("otherId", sample.Refused(new SwapItems("d", "l")).Field);
         Assert.Equal("ids", sample.Refused(new SwapItems("d", "d")).Field);
-        Done(sample, new MatchRotation(["d", "a"], "a"));
+        sample.DoAndUndo(new MatchRotation(["d", "a"], "a"));
         Assert.Equal(30, Of(sample, "d").Rotation);
         Assert.Equal("ids", sample.Refused(new MatchRotation(["d", "a"], "a")).Field);
         Assert.Equal("toId", sample.Refused(new MatchRotation(["d"], "none")).Field);
@@ -223,12 +211,12 @@ public sealed class LineUpTests
             var at = new Point(10_000, 6000) + Point.At(5 * i) * 4000;
             sample.Place($"i{i}", "banquet-chair", at.X, at.Y, 10);
         }
-        Done(sample, new FaceItems(Ids(72), default, "lectern"));
+        sample.DoAndUndo(new FaceItems(Ids(72), default, "lectern"));
         for (var i = 0; i < 72; i++)
             Assert.True(Of(sample, $"i{i}").Placement.Turned(new Point(0, -1)).DistanceTo(Point.At(5 * i) * -1) < 1e-6);
-        Done(sample, new FaceItems(["i0"], new Point(14_000, 9000)));
+        sample.DoAndUndo(new FaceItems(["i0"], new Point(14_000, 9000)));
         Assert.Equal(180, Of(sample, "i0").Rotation, 6);
-        Done(sample, new FaceItems(Ids(72), default, "room-north"));
+        sample.DoAndUndo(new FaceItems(Ids(72), default, "room-north"));
         Assert.All(Ids(72), id => Assert.Equal(180, Of(sample, id).Rotation, 6));
         Assert.Equal("targetId", sample.Refused(new FaceItems(["i0"], default, "none")).Field);
         Assert.Equal("ids", sample.Refused(new FaceItems(Ids(72), default, "room-north")).Field);
@@ -286,7 +274,7 @@ public sealed class LineUpTests
         var sample = Hall().Place("i0", "armchair", 3000, 3000).Place("i1", "armchair", 5000, 4000).Place("i2", "armchair", 9000, 5000);
         sample.Do(new LockThings(["i1"], true));
         // The locked one is the one that stays.
-        Done(sample, new LineUp(Ids(3), LineUpBy.LevelMiddles));
+        sample.DoAndUndo(new LineUp(Ids(3), LineUpBy.LevelMiddles));
         Assert.Equal((4000, 4000, 4000), (Of(sample, "i0").Y, Of(sample, "i1").Y, Of(sample, "i2").Y));
         Assert.Contains("locked", sample.Refused(new SpreadItems(Ids(3), SpreadAlong.Across, 100)).Message);
         Assert.Contains("locked", sample.Refused(new LineUp(Ids(3), LineUpBy.WestEdges, "i0")).Message);
@@ -309,11 +297,11 @@ public sealed class LineUpTests
             .Place("sofa", "sofa-three", 5000, 5500)
             .Place("lamp", "plant-600", 15_000, 5000)
             .Do(new PutThing(new Things.Zones.Zone("z", PlanStart.SchemeId, PlanStart.LevelId, 5000, 5000, 0, 4000, 3000, "Corner")));
-        Done(sample, new OrderItems(["rug"], true));
+        sample.DoAndUndo(new OrderItems(["rug"], true));
         Assert.Equal(1, Of(sample, "rug").Order);
-        Done(sample, new OrderItems(["sofa"], true));
+        sample.DoAndUndo(new OrderItems(["sofa"], true));
         Assert.Equal(2, Of(sample, "sofa").Order);
-        Done(sample, new OrderItems(["sofa", "lamp"], false));
+        sample.DoAndUndo(new OrderItems(["sofa", "lamp"], false));
         Assert.Equal((0, 0), (Of(sample, "sofa").Order, Of(sample, "lamp").Order));
         ImmutableArray<string> Selected(string id, SelectAll which) => Selecting.Of(sample.State, id, which);
         Assert.Equal(["rug"], Selected("sofa", SelectAll.Beneath));

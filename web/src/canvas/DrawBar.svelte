@@ -249,11 +249,7 @@
       <button
         class="pill"
         disabled={asked.points.length < (asked.ring ? 3 : 2)}
-        onclick={() => {
-          const { points, done } = asked!;
-          tools.rest();
-          done(points);
-        }}>{asked.ring ? "Close it" : "End it here"}</button
+        onclick={() => tools.endPoints()}>{asked.ring ? "Close it" : "End it here"}</button
       >
       <button
         class="pill"

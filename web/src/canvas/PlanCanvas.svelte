@@ -283,7 +283,7 @@
       ids
         .map((id) => plan.entities.get(id))
         .filter((entity): entity is Item => entity?.type === "item" && entity.levelId === plan.levelId)
-        .map((item) => ({ item, form: plan.forms.get(plan.itemViews.get(item.id)?.form ?? "") }))
+        .map((item) => ({ item, form: plan.formOf(item.id) }))
         .filter(({ form }) => form)
         .map(({ item, form }) => boxOf(item, form!));
     paintChanges(ctx, view, {

@@ -4,9 +4,8 @@ import type { Point } from "./viewport";
 
 /** The shell's things as they are now, or as they would be while a hand moves them. */
 export function shellThings(plan: OpenPlan) {
-  const moved = plan.probe?.moved ?? [];
   const live = <T extends { id: string }>(all: T[]) =>
-    moved.length ? all.map((e) => (moved.find((m) => m.id === e.id) as unknown as T) ?? e) : all;
+    plan.probe?.moved.length ? all.map((e) => (plan.asMoved(e.id) as unknown as T) ?? e) : all;
   return {
     standing: live(plan.things),
     openings: live(plan.openings as Opening[]),

@@ -98,13 +98,12 @@ class Tools {
     this.aim = null;
     this.tool = { kind: "points", asked: { title, count: 200, caught: true, path: true, points: [], done } };
   }
-  /** Ends the path that is asked for, where the last press was its last corner. */
-  endPath(): boolean {
-    if (this.tool.kind !== "points" || this.tool.asked.points.length < 2) return false;
+  /** Ends what is asked for with the points there are. */
+  endPoints() {
+    if (this.tool.kind !== "points") return;
     const { points, done } = this.tool.asked;
     this.rest();
     done(points);
-    return true;
   }
   ask(title: string, count: number, done: (points: Point[]) => void, caught = true) {
     this.aim = null;

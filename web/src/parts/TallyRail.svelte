@@ -31,7 +31,7 @@
 >
   <dl class="flex min-w-0 flex-1 items-stretch overflow-x-auto">
     {#each lines as line (line.name)}
-      {@const behind = stale && line.ofWays}
+      {@const behind = stale && line.what === "narrowest"}
       <div
         title={behind ? "From before this move; it follows when the hand rests" : undefined}
         class:opacity-50={behind}

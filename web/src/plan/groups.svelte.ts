@@ -93,8 +93,12 @@ export class Groups {
 
   /** All items that move and count as one with an item. */
   around(item: string): string[] {
-    const stands = this.standsFor(item);
-    return stands === item ? [item] : this.items(stands);
+    return this.itemsOf(this.standsFor(item));
+  }
+
+  /** The items of a cluster or repeat; of an item itself. */
+  itemsOf(id: string): string[] {
+    return this.of(id) ? this.items(id) : [id];
   }
 
   /** The clusters and repeats all of whose items are among some. */
@@ -110,7 +114,7 @@ export class Groups {
   whole(ids: Iterable<string>): string[] {
     if (!this.any) return [...ids];
     // eslint-disable-next-line svelte/prefer-svelte-reactivity
-    return [...new Set([...ids].flatMap((id) => this.around(id)))];
+    return [...new Set([...ids].map((id) => this.standsFor(id)))].flatMap((id) => this.itemsOf(id));
   }
 
   /** The group that is selected as one: all its items are, and nothing else. */

@@ -179,7 +179,6 @@ export function keysFor(plan: OpenPlan, view: View) {
         return done();
       case "Enter":
         if (target.closest("button, a, summary, [role=option]")) return;
-        if (tools.tool.kind === "points" && tools.tool.asked.path && tools.endPath()) return done();
         if (tools.tool.kind !== "select") tools.pressCross();
         else if (plan.groups.selected) plan.groups.open(plan.groups.selected.id);
         else return;

@@ -34,37 +34,6 @@ export async function untilDone(work: () => Promise<void>, wanted: () => boolean
   }
 }
 
-/** Sends questions one at a time; while one is on its way only the newest next one is kept. */
-export class Newest<Q, A> {
-  private waiting: { question: Q; done: (answer: A) => void } | null = null;
-  private inFlight = false;
-
-  constructor(private readonly send: (question: Q) => Promise<A>) {}
-
-  ask(question: Q, done: (answer: A) => void) {
-    this.waiting = { question, done };
-    if (!this.inFlight) void this.pump();
-  }
-
-  drop() {
-    this.waiting = null;
-  }
-
-  private async pump() {
-    this.inFlight = true;
-    while (this.waiting) {
-      const { question, done } = this.waiting;
-      this.waiting = null;
-      try {
-        done(await this.send(question));
-      } catch {
-        break;
-      }
-    }
-    this.inFlight = false;
-  }
-}
-
 /** Opens a question that may be answered more than once; answers how to listen no longer. */
 export type Open<Q, A> = (question: Q, told: (answer: A) => void, ended: () => void) => () => void;
 
@@ -75,18 +44,21 @@ export type Open<Q, A> = (question: Q, told: (answer: A) => void, ended: () => v
 export class NewestInFull<Q, A> {
   private waiting: { question: Q; done: (answer: A) => void } | null = null;
   private unanswered = false;
+  private dropped = false;
   private leave: (() => void) | null = null;
 
   constructor(private readonly open: Open<Q, A>) {}
 
   ask(question: Q, done: (answer: A) => void) {
     this.waiting = { question, done };
+    this.dropped = false;
     if (!this.unanswered) this.next();
   }
 
-  /** Sends nothing more and listens no longer. */
+  /** Sends nothing more, and listens no longer than for the first answer. */
   drop() {
     this.waiting = null;
+    this.dropped = true;
     if (!this.unanswered) this.hangUp();
   }
 
@@ -105,6 +77,7 @@ export class NewestInFull<Q, A> {
       if (!this.unanswered) return;
       this.unanswered = false;
       if (this.waiting) this.next();
+      else if (this.dropped) this.hangUp();
     };
     this.leave = this.open(
       question,
@@ -114,6 +87,16 @@ export class NewestInFull<Q, A> {
       },
       onward,
     );
+  }
+}
+
+/** Sends questions one at a time, each answered once; while one is on its way only the newest next one is kept. */
+export class Newest<Q, A> extends NewestInFull<Q, A> {
+  constructor(send: (question: Q) => Promise<A>) {
+    super((question, told, ended) => {
+      void send(question).then(told, ended);
+      return () => {};
+    });
   }
 }
 

@@ -336,6 +336,19 @@ export class OpenPlan {
     return [...this.selected].map((id) => this.item(id)).filter((item): item is Item => !!item);
   }
 
+  /** The form an item is drawn by; undefined where it is not known. */
+  formOf(id: string) {
+    return this.forms.get(this.itemViews.get(id)?.form ?? "");
+  }
+
+  // Made anew with every answer and only looked up.
+  // eslint-disable-next-line svelte/prefer-svelte-reactivity
+  private readonly moved = $derived(new Map((this.probe?.moved ?? []).map((entity) => [entity.id, entity])));
+  /** An entity as the newest probe would leave it; undefined where it leaves it as it is. */
+  asMoved(id: string): Entity | undefined {
+    return this.moved.get(id);
+  }
+
   /** What something is called; "" where it has no name of its own. */
   nameOf(id: string) {
     return this.itemViews.get(id)?.name ?? this.thingName(id);

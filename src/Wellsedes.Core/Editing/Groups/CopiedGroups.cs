@@ -15,30 +15,18 @@ internal static class CopiedGroups
             return copies;
         var tree = new GroupTree(plan, member.SchemeId);
         Dictionary<string, string> ids = [];
-        foreach (var group in Groups(plan, member.SchemeId))
-            if (tree.Items(group).ToArray() is { Length: > 0 } all && Array.TrueForAll(all, item => items.ContainsKey(item.Id)))
-                ids[group.Id] = FreeId.Of(
-                    $"{items[all[0].Id]}-{(group is Repeat ? "repeat" : "cluster")}",
-                    id => plan.Find(id) is not null || ids.ContainsValue(id)
-                );
+        foreach (var group in tree.WholeAmong([.. items.Keys]))
+            ids[group.Id] = FreeId.Of(
+                $"{items[tree.Items(group).First().Id]}-{(group is Repeat ? "repeat" : "cluster")}",
+                id => plan.Find(id) is not null || ids.ContainsValue(id)
+            );
         foreach (var (id, own) in ids)
         {
             var group = (IMember)plan.Find(id)!;
-            var parent = group.Parent is { } outer && ids.TryGetValue(outer, out var copied) ? copied : null;
-            copies[id] = MemberMoves.Belonging(
-                (IMember)MemberMoves.Carried(group, start, end),
-                parent,
-                parent is null ? null : group.Slot
-            ) switch
-            {
-                Cluster cluster => cluster with { Id = own },
-                Repeat repeat => repeat with { Id = own },
-                var other => other,
-            };
+            var parent = group.Parent is { } outer ? ids.GetValueOrDefault(outer) : null;
+            var moved = MemberMoves.Belonging((IMember)MemberMoves.Carried(group, start, end), parent, parent is null ? null : group.Slot);
+            copies[id] = MemberMoves.Under((IMember)moved, own);
         }
         return copies;
     }
-
-    private static IEnumerable<IMember> Groups(Plan plan, string schemeId) =>
-        plan.OfScheme<Cluster>(schemeId).Cast<IMember>().Concat(plan.OfScheme<Repeat>(schemeId));
 }

@@ -69,18 +69,12 @@ internal sealed class GroupEdits(ItemForms forms)
             return [];
         }
         tree = new GroupTree(plan, first.SchemeId);
-        try
-        {
-            var whole = tree.Whole(ids);
-            if (whole.Any(member => member.LevelId != first.LevelId || member.SchemeId != first.SchemeId))
-                wrong = EditAnswer.No("ids", "They stand on several levels; select some of one.");
-            return whole;
-        }
-        catch (ArgumentException e)
-        {
-            wrong = EditAnswer.No("ids", e.Message);
-            return [];
-        }
+        var (whole, part) = tree.Whole(ids);
+        if (part is not null)
+            wrong = EditAnswer.No("ids", part);
+        else if (whole.Any(member => member.LevelId != first.LevelId || member.SchemeId != first.SchemeId))
+            wrong = EditAnswer.No("ids", "They stand on several levels; select some of one.");
+        return whole;
     }
 
     /// <summary>What is selected as one member: itself where it is one thing, else a new cluster of it.</summary>
@@ -177,11 +171,8 @@ internal sealed class GroupEdits(ItemForms forms)
             change.Put(item with { X = at.X, Y = at.Y, Rotation = at.Rotation, Mirrored = !item.Mirrored });
         }
         // A repeat all of whose members are mirrored is mirrored itself; one of some members remembers them.
-        var chosen = all.ToHashSet();
-        var tree = new GroupTree(plan, items[0].SchemeId);
-        foreach (var repeat in plan.OfScheme<Repeat>(items[0].SchemeId))
-            if (tree.Items(repeat).All(item => chosen.Contains(item.Id)))
-                change.Put(MirroredRecipe(repeat, about, edit.Mirror));
+        foreach (var repeat in new GroupTree(plan, items[0].SchemeId).WholeAmong(all).OfType<Repeat>())
+            change.Put(MirroredRecipe(repeat, about, edit.Mirror));
         return change.Done($"Mirrored {(items.Length == 1 ? EntityWords.Noun(items[0]) : $"{items.Length} items")}");
     }
 

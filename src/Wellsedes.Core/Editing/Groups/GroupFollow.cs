@@ -73,7 +73,6 @@ internal static class GroupFollow
             .Where(member => was.ContainsKey(member.Slot!.Value))
             .Select(member => (Slot: member.Slot!.Value, From: before.FrameOf(was[member.Slot!.Value]), To: now.FrameOf(member)))
             .ToArray();
-        var moved = repeat;
         if (pairs.Length > 0)
         {
             var (_, start, end) = pairs[0];
@@ -89,9 +88,9 @@ internal static class GroupFollow
         foreach (var (slot, from, to) in pairs)
             if (!MemberMoves.IsSame(from, to))
                 Single(slot, to);
-        foreach (var slot in was.Keys.Where(slot => members.All(member => member.Slot != slot)))
+        foreach (var slot in was.Keys.Except(members.Select(member => member.Slot!.Value)))
             singles[slot] = new SingledOut(slot, true);
-        return moved with { Singles = [.. singles.Values.OrderBy(single => single.Slot)] };
+        return repeat with { Singles = [.. singles.Values.OrderBy(single => single.Slot)] };
 
         void Single(int slot, Geometry.Placement to)
         {

@@ -30,8 +30,9 @@ internal static class LinedUpAsOne
             FaceItems e => e with { Ids = leaders },
             _ => edit,
         };
-        if (lineUp.Answer(plan, asOne) is not { Change: { } change } answer)
-            return lineUp.Answer(plan, asOne);
+        var answer = lineUp.Answer(plan, asOne);
+        if (answer is not { Change: { } change })
+            return answer;
         var made = change.Entities.ToDictionary(entity => entity.Id);
         foreach (var (leader, items) in led)
         {
@@ -50,21 +51,13 @@ internal static class LinedUpAsOne
     /// <summary>The other items of each cluster or repeat that is selected whole, by the id of the one that leads it.</summary>
     private static Dictionary<string, Item[]> Led(Plan plan, ImmutableArray<string> ids)
     {
-        Dictionary<string, Item[]> led = [];
         if (ids.Select(plan.Find<Item>).FirstOrDefault(item => item?.Parent is not null) is not { } member)
-            return led;
+            return [];
         var tree = new GroupTree(plan, member.SchemeId);
-        var chosen = ids.ToHashSet();
-        foreach (var item in ids.Select(plan.Find<Item>).OfType<Item>().Where(item => item.Parent is not null))
-        {
-            // The outermost of what it belongs to that is selected whole.
-            IMember? whole = null;
-            for (var group = tree.ParentOf(item); group is not null; group = tree.ParentOf(group))
-                if (tree.Items(group).All(one => chosen.Contains(one.Id)))
-                    whole = group;
-            if (whole is not null && tree.Items(whole).ToArray() is [var first, .. var others] && !led.ContainsKey(first.Id))
-                led[first.Id] = others;
-        }
-        return led;
+        var whole = tree.WholeAmong(ids).ToDictionary(group => group.Id);
+        return whole
+            .Values.Where(group => group.Parent is null || !whole.ContainsKey(group.Parent))
+            .Select(group => tree.Items(group).ToArray())
+            .ToDictionary(items => items[0].Id, items => items[1..]);
     }
 }

@@ -5,7 +5,7 @@ namespace Wellsedes.Core.Editing.Groups;
 
 /// <summary>Copies of members under ids and numbers of their own.</summary>
 /// <param name="taken">Labels that somebody has; those given are added.</param>
-internal sealed class MemberCopies(GroupTree tree, Func<string, bool> isTaken, HashSet<string> taken, Func<Item, bool> isTable)
+internal sealed class MemberCopies(Plan plan, GroupTree tree, Func<string, bool> isTaken, HashSet<string> taken)
 {
     private readonly HashSet<string> given = [];
 
@@ -21,21 +21,16 @@ internal sealed class MemberCopies(GroupTree tree, Func<string, bool> isTaken, H
         foreach (var one in all)
         {
             var (above, at) = one == model ? (parent, slot) : (ids[one.Parent!], one.Slot);
-            copies.Add(
-                MemberMoves.Belonging((IMember)MemberMoves.Carried(one, from, to), above, at) switch
+            var moved = MemberMoves.Belonging((IMember)MemberMoves.Carried(one, from, to), above, at);
+            var copy = MemberMoves.Under((IMember)moved, ids[one.Id]);
+            if (copy is Item item)
+                copy = item with
                 {
-                    Item item => item with
-                    {
-                        Id = ids[one.Id],
-                        Locked = false,
-                        StandsOn = item.StandsOn is { } on && ids.TryGetValue(on, out var copied) ? copied : null,
-                        Label = isTable(item) ? ItemEdits.NextNumber(taken) : "",
-                    },
-                    Cluster cluster => cluster with { Id = ids[one.Id] },
-                    Repeat repeat => repeat with { Id = ids[one.Id] },
-                    var other => other,
-                }
-            );
+                    Locked = false,
+                    StandsOn = item.StandsOn is { } on && ids.TryGetValue(on, out var copied) ? copied : null,
+                    Label = ItemEdits.IsTable(plan, item) ? ItemEdits.NextNumber(taken) : "",
+                };
+            copies.Add(copy);
         }
         return copies;
     }

@@ -12,24 +12,28 @@ internal static class MemberMoves
         member switch
         {
             Item item => ItemEdits.Carried(item, start, end),
-            Repeat repeat => Carried(repeat, start, end),
+            Repeat repeat when Moved(repeat.Placement, start, end) is var to => repeat with { X = to.X, Y = to.Y, Rotation = to.Rotation },
             _ => (Entity)member,
         };
-
-    private static Repeat Carried(Repeat repeat, Placement start, Placement end)
-    {
-        var to = Moved(repeat.Placement, start, end);
-        return repeat with { X = to.X, Y = to.Y, Rotation = to.Rotation };
-    }
 
     /// <summary>Where something comes to stand that goes along from a placement to another.</summary>
     public static Placement Moved(Placement at, Placement start, Placement end)
     {
         if (end.Rotation == start.Rotation)
             return new Placement(at.X + (end.X - start.X), at.Y + (end.Y - start.Y), at.Rotation);
-        var to = end.Then(start.Seen(at));
-        return to with { Rotation = AngleText.Normal(to.Rotation) };
+        var to = end.Out(start.In(at.Origin));
+        return new Placement(to.X, to.Y, AngleText.Normal(at.Rotation + end.Rotation - start.Rotation));
     }
+
+    /// <summary>A member under another id.</summary>
+    public static Entity Under(IMember member, string id) =>
+        member switch
+        {
+            Item item => item with { Id = id },
+            Cluster cluster => cluster with { Id = id },
+            Repeat repeat => repeat with { Id = id },
+            _ => (Entity)member,
+        };
 
     public static Entity Belonging(IMember member, string? parent, int? slot) =>
         member switch

@@ -41,7 +41,7 @@ internal static class ReadyEdits
         var change = new ShellChange(plan);
         change.Put(cluster with { Ready = edit.Ready });
         var was = tree.Members(cluster.Id).OfType<Item>().ToDictionary(item => item.Slot!.Value);
-        var taken = plan.OfScheme<Item>(cluster.SchemeId).Select(item => item.Label).ToHashSet();
+        var taken = ItemEdits.Labels(plan, cluster.SchemeId);
         var parts = ReadyClusters.Parts(kind.Key, edit.Ready.Count, edit.Ready.Distance);
         List<Item> made = [];
         for (var slot = 0; slot < parts.Count; slot++)

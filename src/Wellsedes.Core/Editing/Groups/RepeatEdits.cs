@@ -47,7 +47,7 @@ internal sealed class RepeatEdits(ItemForms forms, Func<Plan, string, LevelSpace
                 at.X,
                 at.Y,
                 AngleText.Normal(at.Rotation),
-                Label: kind.Counted == "table" ? ItemEdits.NextNumber(Labels(plan, repeat.SchemeId)) : "",
+                Label: kind.Counted == "table" ? ItemEdits.NextNumber(ItemEdits.Labels(plan, repeat.SchemeId)) : "",
                 Parent: repeat.Id,
                 Slot: 0
             );
@@ -69,14 +69,14 @@ internal sealed class RepeatEdits(ItemForms forms, Func<Plan, string, LevelSpace
         var measure = MemberMeasure.Of(plan, forms, tree, member!);
         var start = new Repeat(edit.Id, member!.SchemeId, member.LevelId, frame.X, frame.Y, frame.Rotation, 2, 1, 0, 0);
         var form = edit.Figures.Form ?? RepeatForm.Rows;
-        if (form == RepeatForm.Path && edit.Figures is { Path.IsEmpty: true, WallAt: null })
+        if (form == RepeatForm.Path && !edit.Figures.HasPath)
             return EditAnswer.No("path", "A path has at least two points; none was given.");
         var asked = edit.Figures with
         {
             Columns =
                 edit.Figures.Columns
                 ?? (
-                    Counts(edit.Figures) ? null
+                    edit.Figures.CountsOut ? null
                     : form == RepeatForm.Ring ? 6
                     : 2
                 ),
@@ -86,9 +86,6 @@ internal sealed class RepeatEdits(ItemForms forms, Func<Plan, string, LevelSpace
             return EditAnswer.No(problem);
         var repeat = form == RepeatForm.Ring ? Around(made!, frame) : made!;
         return Lay(plan, change, repeat, member) ?? change.Done(Words("Repeated", repeat));
-
-        static bool Counts(RepeatFigures asked) =>
-            asked.Length is not null || asked.ToWall || asked.Path.Length > 0 || asked.WallAt is not null;
     }
 
     /// <summary>A ring whose first member is the one that was there: the middle lies before it, behind it, or as the ring is turned.</summary>
@@ -127,9 +124,9 @@ internal sealed class RepeatEdits(ItemForms forms, Func<Plan, string, LevelSpace
     }
 
     private static IEnumerable<SingledOut> Renumbered(Repeat was, Repeat now) =>
-        now
-            .Singles.Where(single => single.Slot % was.Columns < now.Columns && single.Slot / was.Columns < now.Rows)
-            .Select(single => single with { Slot = single.Slot / was.Columns * now.Columns + single.Slot % was.Columns });
+        now.Singles.SelectMany(single =>
+            Reseated(single.Slot, was, now) is { } slot ? [single with { Slot = slot }] : Array.Empty<SingledOut>()
+        );
 
     private static (Repeat?, Problem?) Pulled(Repeat repeat, Point to)
     {
@@ -194,7 +191,7 @@ internal sealed class RepeatEdits(ItemForms forms, Func<Plan, string, LevelSpace
         if (tree.Member(edit.Id, edit.Slot) is not { } model)
             return EditAnswer.No("slot", "No member is in this slot.");
         var change = new ShellChange(plan);
-        var taken = Labels(plan, repeat.SchemeId);
+        var taken = ItemEdits.Labels(plan, repeat.SchemeId);
         foreach (var member in tree.Members(repeat.Id).Where(member => member != model))
         {
             if (tree.Items(member).FirstOrDefault(item => item.Locked) is { } locked)
@@ -205,7 +202,7 @@ internal sealed class RepeatEdits(ItemForms forms, Func<Plan, string, LevelSpace
             foreach (var label in labels)
                 taken.Remove(label);
             // Identity and numbers are kept: the first of it keeps its id.
-            var copies = new MemberCopies(tree, id => id != member.Id && Taken(plan, change, id), taken, IsTable(plan));
+            var copies = new MemberCopies(plan, tree, id => id != member.Id && Taken(plan, change, id), taken);
             change.Put(copies.Of(model, member.Id, repeat.Id, member.Slot, tree.FrameOf(model), tree.FrameOf(member)));
         }
         return change.Done("Made the members of a repeat alike");
@@ -226,17 +223,19 @@ internal sealed class RepeatEdits(ItemForms forms, Func<Plan, string, LevelSpace
             return EditAnswer.No("id", "The repeat has no members.");
         if (plan.Find<Repeat>(repeat.Id) is { } old)
         {
-            var seated = Reseated(members, old, repeat);
-            foreach (var (slot, member) in members.Where(pair => !seated.ContainsValue(pair.Value)))
-                if (Gone(plan, change, tree, member, slot) is { } no)
+            Dictionary<int, IMember> seated = [];
+            foreach (var (slot, member) in members)
+                if (Reseated(slot, old, repeat) is { } place)
+                    seated[place] = member;
+                else if (Gone(plan, change, tree, member, slot) is { } no)
                     return no;
             if (seated.Count == 0)
                 return EditAnswer.No("columns", "None of its members would be left.");
             members = seated;
         }
         var model = members.MinBy(pair => (repeat.SingleOf(pair.Key) is null ? 0 : 1, pair.Key)).Value;
-        var (from, taken) = (tree.FrameOf(model), Labels(plan, repeat.SchemeId));
-        var copies = new MemberCopies(tree, id => Taken(plan, change, id), taken, IsTable(plan));
+        var (from, taken) = (tree.FrameOf(model), ItemEdits.Labels(plan, repeat.SchemeId));
+        var copies = new MemberCopies(plan, tree, id => Taken(plan, change, id), taken);
         List<SingledOut> kept = [];
         for (var slot = 0; slot < repeat.Count; slot++)
         {
@@ -285,17 +284,11 @@ internal sealed class RepeatEdits(ItemForms forms, Func<Plan, string, LevelSpace
         return null;
     }
 
-    /// <summary>Members in their slots when a row has another length: each keeps its row and its place in it.</summary>
-    private static Dictionary<int, IMember> Reseated(Dictionary<int, IMember> members, Repeat old, Repeat now)
+    /// <summary>The slot of the same row and place in it when a row has another length; null where there is none such.</summary>
+    private static int? Reseated(int slot, Repeat was, Repeat now)
     {
-        Dictionary<int, IMember> seated = [];
-        foreach (var (slot, member) in members)
-        {
-            var (row, column) = Math.DivRem(slot, old.Columns);
-            if (column < now.Columns && row < now.Rows)
-                seated[row * now.Columns + column] = member;
-        }
-        return seated;
+        var (row, column) = Math.DivRem(slot, was.Columns);
+        return column < now.Columns && row < now.Rows ? row * now.Columns + column : null;
     }
 
     private static EditAnswer? Gone(Plan plan, ShellChange change, GroupTree tree, IMember member, int slot)
@@ -311,11 +304,6 @@ internal sealed class RepeatEdits(ItemForms forms, Func<Plan, string, LevelSpace
 
     private static string Words(string verb, Repeat repeat) =>
         repeat.Form == RepeatForm.Rows && repeat.Rows > 1 ? $"{verb} {repeat.Columns} by {repeat.Rows}" : $"{verb} {repeat.Count} times";
-
-    private static HashSet<string> Labels(Plan plan, string schemeId) =>
-        plan.OfScheme<Item>(schemeId).Select(item => item.Label).ToHashSet();
-
-    private static Func<Item, bool> IsTable(Plan plan) => item => plan.CatalogueItem(item.Catalogue)?.Counted == "table";
 
     private static bool Taken(Plan plan, ShellChange change, string id) => plan.Find(id) is not null || change.Has(id);
 }

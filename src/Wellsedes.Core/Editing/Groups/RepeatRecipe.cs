@@ -38,7 +38,7 @@ internal static class RepeatRecipe
             Turned = asked.Turned ?? was.Turned,
             Singles = asked.Regular ? [] : was.Singles,
         };
-        if ((asked.Path.Length > 0 || asked.WallAt is not null) && OnPath(repeat, asked, plan, member, space, out repeat) is { } noPath)
+        if (asked.HasPath && OnPath(repeat, asked, plan, member, space, out repeat) is { } noPath)
             return (null, noPath);
         if (repeat.Form == RepeatForm.Path && repeat.Path.Length < 2)
             return (null, new Problem("path", "A path has at least two points; one was given, or none."));
@@ -106,6 +106,9 @@ internal static class RepeatRecipe
     /// <summary>Figures that were worked out are kept to a thousandth of a millimetre.</summary>
     private static double Rounded(double figure) => Math.Round(figure, 3);
 
+    /// <summary>How many middles stand on a length at a repeat's spacing, both ends among them.</summary>
+    private static double Fit(double length, Repeat repeat) => Math.Floor((length + Tolerance.Length) / Math.Abs(repeat.ColumnSpacing)) + 1;
+
     /// <summary>As many as fit, or the spacing of so many, over a length or up to a wall.</summary>
     private static Problem? CountedOut(Repeat repeat, RepeatFigures asked, RepeatMeasure member, LevelSpace space, out Repeat counted)
     {
@@ -132,7 +135,7 @@ internal static class RepeatRecipe
             counted = repeat with { ColumnSpacing = Rounded(pitch) * Math.Sign(repeat.ColumnSpacing) };
             return null;
         }
-        var fit = Math.Floor((length - member.Along + Tolerance.Length) / Math.Abs(repeat.ColumnSpacing)) + 1;
+        var fit = Fit(length - member.Along, repeat);
         if (fit > Repeat.Most)
             return new Problem("length", $"More than {Repeat.Most} would fit, the most a repeat has; give a larger pitch.");
         counted = repeat with { Columns = (int)fit };
@@ -157,9 +160,6 @@ internal static class RepeatRecipe
         }
         if (ring.Radius <= 0)
             return new Problem("radius", "The radius must be more than 0.");
-        // Rings lie so far apart as rows do.
-        if (ring.Rows > 1 && asked is { RowPitch: null, RowGap: null } && repeat.RowSpacing < 1)
-            ring = ring with { RowSpacing = Rounded(member.Across + UsualGap) };
         return null;
     }
 
@@ -232,18 +232,15 @@ internal static class RepeatRecipe
             return null;
         var length = repeat.PathLength;
         // A new path is filled with as many as fit, or so many are spread over it.
-        if ((asked.Path.Length > 0 || asked.WallAt is not null) && asked.Length is null)
+        if (asked.HasPath && asked.Length is null)
         {
             if (asked is { Columns: > 1 and var wanted, ColumnPitch: null, ColumnGap: null })
                 fitted = repeat with { ColumnSpacing = Rounded(length / (wanted - 1) - 5e-4) };
             else if (asked.Columns is null)
-                fitted = repeat with
-                {
-                    Columns = Math.Min(Repeat.Most, (int)Math.Floor((length + Tolerance.Length) / Math.Abs(repeat.ColumnSpacing)) + 1),
-                };
+                fitted = repeat with { Columns = (int)Math.Min(Repeat.Most, Fit(length, repeat)) };
         }
         else if (asked.Columns is null && (repeat.Columns - 1) * repeat.ColumnSpacing > length + 1)
-            fitted = repeat with { Columns = Math.Max(1, (int)Math.Floor((length + Tolerance.Length) / repeat.ColumnSpacing) + 1) };
+            fitted = repeat with { Columns = (int)Fit(length, repeat) };
         if (fitted.ColumnSpacing < 1)
             return new Problem("columnPitch", "Along a path members follow each other forwards; give a pitch of 1 mm or more.");
         var run = (fitted.Columns - 1) * fitted.ColumnSpacing;

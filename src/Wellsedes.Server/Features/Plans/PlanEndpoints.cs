@@ -97,8 +97,18 @@ public static class PlanEndpoints
     ) => TypedResults.File(ChangesCsv.Write(await ComparedAsync(planId, from, to, plans, desk, cancel)), "text/csv", "what-changes.csv");
 
     /// <summary>The ids of what a line of the tally counts.</summary>
-    private static async Task<IEnumerable<string>> CountedAsync(Guid planId, string? what, string? schemeId, OpenPlans plans) =>
-        (await plans.GetAsync(planId))!.Now.Counted(what ?? "", schemeId);
+    private static async Task<IEnumerable<string>> CountedAsync(
+        Guid planId,
+        string? what,
+        string? schemeId,
+        OpenPlans plans,
+        Desk desk,
+        CancellationToken cancel
+    )
+    {
+        var now = (await plans.GetAsync(planId))!.Now;
+        return await desk.AskAsync(() => now.Counted(what ?? "", schemeId), cancel);
+    }
 
     private static async Task<GroupFigures> GroupAsync(Guid planId, string? id, OpenPlans plans) =>
         (await plans.GetAsync(planId))!.Now.Group(id ?? "");

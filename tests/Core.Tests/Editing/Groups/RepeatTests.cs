@@ -244,13 +244,7 @@ public sealed class RepeatTests
 
         void Check(Edit edit)
         {
-            var before = sample.Plan;
-            var change = sample.Planner.Answer(before, edit).Change!;
-            Assert.True(before.TryApply(before.Numbered(change, 900), out var after, out _));
-            Assert.Null(PlanChecks.OfWhole(after));
-            Assert.True(after.TryApply(after.Numbered(change.Reversed("back"), 901), out var back, out _));
-            Assert.Equal(before.Entities.Values.OrderBy(e => e.Id), back.Entities.Values.OrderBy(e => e.Id));
-            sample.Do(edit);
+            Assert.Null(PlanChecks.OfWhole(sample.DoAndUndo(edit)));
             // Every member stands where its repeat says.
             foreach (var repeat in sample.Plan.All<Repeat>())
             foreach (var member in Members(sample, repeat.Id))

@@ -3839,9 +3839,8 @@ export interface components {
             share?: null | number;
             /** @default false */
             short: boolean;
-            /** @default false */
-            ofWays: boolean;
-            what?: string;
+            /** @default  */
+            what: string;
         };
         ThingChoice: {
             value: string;

@@ -57,8 +57,8 @@ export class MoveItems implements Gesture {
   }
 
   private caught(id: string): Item | undefined {
-    const { probe } = this.table.plan;
-    return probe?.caught ? (probe.moved.find((e) => e.id === id) as Item | undefined) : undefined;
+    const { plan } = this.table;
+    return plan.probe?.caught ? (plan.asMoved(id) as Item | undefined) : undefined;
   }
 
   private at(item: Item): Item {

@@ -63,14 +63,13 @@ export class Press implements Gesture {
     const { plan } = this.table;
     // What belongs together is one thing to press.
     const ids = [...new Set(this.hits.map((hit) => plan.groups.standsFor(hit.id)))];
-    const itemsOf = (id: string) => (plan.groups.of(id) ? plan.groups.items(id) : [id]);
     // Who presses beside what is opened is done with it.
     if (plan.groups.opened && !this.hits.some((hit) => plan.groups.isInside(hit.id))) plan.groups.opened = "";
     if (!ids.length) {
       this.table.cycle = null;
       if (!hand.more) plan.select([]);
     } else if (hand.more) {
-      const pressed = itemsOf(ids[0]!);
+      const pressed = plan.groups.itemsOf(ids[0]!);
       const has = pressed.every((id) => plan.selected.has(id));
       for (const id of pressed)
         if (has) plan.selected.delete(id);
@@ -81,7 +80,7 @@ export class Press implements Gesture {
       const again = last?.key === ids.join() && apart(last.at, this.start) < 4;
       const index = again ? (last.index + 1) % ids.length : 0;
       this.table.cycle = { at: this.start, key: ids.join(), index };
-      plan.select(itemsOf(ids[index]!));
+      plan.select(plan.groups.itemsOf(ids[index]!));
     }
   }
   cancel() {}

@@ -41,7 +41,7 @@ export class PullRepeat implements Gesture {
   }
 
   shown(thing: Painted): Painted {
-    const moved = this.table.plan.probe?.moved.find((entity) => entity.id === thing.item.id);
+    const moved = this.table.plan.asMoved(thing.item.id);
     return moved ? { ...thing, item: moved as Item } : thing;
   }
 }

@@ -29,23 +29,13 @@ export const askPoints: Tooling<ToolOf<"points">> = {
       const aim = asking()?.caught ? await plan.aimNow({ levelId: plan.levelId, at, catch: reach }) : { at };
       const asked = asking();
       if (!aim || !asked) return true;
-      const begun = asked.points[0];
-      const closes =
-        asked.ring && asked.points.length > 2 && Math.hypot(aim.at.x - begun!.x, aim.at.y - begun!.y) <= near;
-      const last = asked.points.at(-1);
-      const ends =
-        asked.path && asked.points.length > 1 && Math.hypot(aim.at.x - last!.x, aim.at.y - last!.y) <= near;
-      if (closes || ends) {
-        tools.rest();
-        done(asked.points);
-        return true;
-      }
-      const points = [...asked.points, aim.at];
-      if (points.length < asked.count) tools.tool = { kind: "points", asked: { ...asked, points } };
-      else {
-        tools.rest();
-        done(points);
-      }
+      // A ring ends where it began, a path where it is.
+      const end = asked.ring ? asked.points[0] : asked.path ? asked.points.at(-1) : undefined;
+      const enough = asked.points.length >= (asked.ring ? 3 : 2);
+      const ends = end && enough && Math.hypot(aim.at.x - end.x, aim.at.y - end.y) <= near;
+      const points = ends ? asked.points : [...asked.points, aim.at];
+      tools.tool = { kind: "points", asked: { ...asked, points } };
+      if (ends || points.length >= asked.count) tools.endPoints();
       return true;
     });
   },

@@ -13,7 +13,7 @@
     void plan.groups.make(id, { do: "repeat-items", id, ids, figures: repeatFigures(figures) });
   }
   const alongPath = () =>
-    tools.askPath("Press the corners of the path; Enter or the last corner again ends it", (path: Point[]) =>
+    tools.askPath("Press the corners of the path, the last one twice", (path: Point[]) =>
       repeat({ form: "Path", path }),
     );
   const alongWall = () =>

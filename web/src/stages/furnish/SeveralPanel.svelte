@@ -12,12 +12,7 @@
     const id = plan.newId("cluster");
     void plan.groups.make(id, { do: "make-cluster", id, ids, name: "" });
   }
-  const seats = $derived(
-    items.reduce(
-      (sum, item) => sum + (plan.forms.get(plan.itemViews.get(item.id)?.form ?? "")?.seats ?? 0),
-      0,
-    ),
-  );
+  const seats = $derived(items.reduce((sum, item) => sum + (plan.formOf(item.id)?.seats ?? 0), 0));
 </script>
 
 <section class="p-3.5" aria-label="Selected items">
