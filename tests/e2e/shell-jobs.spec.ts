@@ -424,6 +424,7 @@ test("a computer room: typed, furnished with racks in a row, its figures on the 
   await expect(page.getByLabel("To east wall")).toBeVisible();
   await job.set("To east wall", "1000");
   await job.set("To south wall", "700");
+  await expect(page.getByLabel("To south wall")).toHaveValue("700");
   await planner.saved();
 
   const { entities, figures } = await served(page);

@@ -29,7 +29,14 @@ public static class Fitting
     private const double EveryDegrees = 7.5;
 
     /// <param name="overlaps">Those of the level, as they were found.</param>
-    public static Fit Of(LevelSpace space, IReadOnlyList<PlacedItem> items, IEnumerable<Overlap> overlaps, PlacedItem item)
+    /// <param name="ways">Drawn ways, into which nothing is moved.</param>
+    public static Fit Of(
+        LevelSpace space,
+        IReadOnlyList<PlacedItem> items,
+        IEnumerable<Overlap> overlaps,
+        PlacedItem item,
+        IEnumerable<KeptWay> ways
+    )
     {
         var own = overlaps.Where(overlap => overlap.ItemId == item.Item.Id || overlap.OtherId == item.Item.Id).ToArray();
         if (own.Length == 0)
@@ -50,7 +57,7 @@ public static class Fitting
             FreeAlong(at, width, depth, others, across: false),
             worst.Depth,
             what,
-            NearestMove(space, item, others)
+            NearestMove(space, item, item.LiesFlat ? others : [.. others, .. ways.SelectMany(way => way.Strip.Legs)])
         );
     }
 

@@ -78,13 +78,13 @@ public sealed class RepeatMeasure
         return Math.Round(high, 3);
     }
 
-    /// <summary>How far a member can go straight along a direction before it meets a wall, in mm; null where no wall is.</summary>
-    public double? RoomAhead(Placement at, Point direction, LevelSpace space)
+    /// <summary>How far a member can go straight along a direction before it meets a wall or a way that stays free, in mm; null where none is.</summary>
+    public double? RoomAhead(Placement at, Point direction, IReadOnlyList<Convex> stops)
     {
         double? least = null;
         foreach (var shape in shapes.Select(shape => shape.At(at)))
-        foreach (var piece in space.Pieces)
-            if (Reach(shape, direction, piece.Body) is { } reach && !(least <= reach))
+        foreach (var stop in stops)
+            if (Reach(shape, direction, stop) is { } reach && !(least <= reach))
                 least = reach;
         return least;
     }

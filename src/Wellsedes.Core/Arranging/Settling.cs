@@ -15,37 +15,51 @@ public static class Settling
     /// Draws a thing with its back to a wall that is within the catch distance in mm, there into the corner or beside another of its
     /// kind; else flush beside another of its kind, onto a setting-out line, or in line with the middle of another thing.
     /// </summary>
-    public static Settled Of(PlacedItem thing, LevelSpace space, IReadOnlyList<PlacedItem> others, double catchDistance)
+    /// <param name="hold">Where it was taken hold of, in its own frame: what is nearest to that comes onto setting-out lines, before all else where it is not the middle.</param>
+    public static Settled Of(PlacedItem thing, LevelSpace space, IReadOnlyList<PlacedItem> others, double catchDistance, Point? hold = null)
     {
         if (catchDistance <= 0)
             return new Settled(thing.Item.Placement, "");
+        var grip = hold is { } taken ? Grip.Nearest(thing.Form.Body, taken) : Grip.Middle;
+        if (grip != Grip.Middle && OnLines(thing, space, catchDistance, grip) is { } lined)
+            return lined;
         if (thing.Kind.BackToWall && BackToWall(thing, space, catchDistance) is { } backed)
             return Sideways.Along(thing, backed, space, others, catchDistance) ?? backed;
         return Sideways.Beside(thing, others, catchDistance)
-            ?? OnLines(thing, space, catchDistance)
+            ?? OnLines(thing, space, catchDistance, Grip.Middle)
             ?? InLine(thing, others, catchDistance)
             ?? new Settled(thing.Item.Placement, "");
     }
 
-    /// <summary>The middle of a thing onto a setting-out line, or onto a crossing of two.</summary>
-    private static Settled? OnLines(PlacedItem thing, LevelSpace space, double catchDistance)
+    /// <summary>A point of a thing onto a setting-out line, or onto a crossing of two.</summary>
+    private static Settled? OnLines(PlacedItem thing, LevelSpace space, double catchDistance, Grip grip)
     {
         var at = thing.Item.Placement;
+        var held = at.Out(grip.At);
         var near = space
-            .Fixtures.SettingOutLines.Select(line => (line, Foot: line.Through + line.Along * (at.Origin - line.Through).Dot(line.Along)))
-            .Where(l => l.Foot.DistanceTo(at.Origin) <= catchDistance)
-            .OrderBy(l => l.Foot.DistanceTo(at.Origin))
+            .Fixtures.SettingOutLines.Select(line => (line, Foot: line.Through + line.Along * (held - line.Through).Dot(line.Along)))
+            .Where(l => l.Foot.DistanceTo(held) <= catchDistance)
+            .OrderBy(l => l.Foot.DistanceTo(held))
             .ToArray();
         if (near.Length == 0)
             return null;
         var (first, foot) = near[0];
         foreach (var (second, _) in near.Skip(1))
-        {
-            if (new EndlessLine(first.Through, first.Along).Crossing(new EndlessLine(second.Through, second.Along), 0.05) is not { } meet)
-                continue;
-            return new Settled(at with { X = meet.X, Y = meet.Y }, "on a crossing", meet - first.Along * 600, meet + first.Along * 600);
-        }
-        return new Settled(at with { X = foot.X, Y = foot.Y }, "on a setting-out line", foot - first.Along * 600, foot + first.Along * 600);
+            if (new EndlessLine(first.Through, first.Along).Crossing(new EndlessLine(second.Through, second.Along), 0.05) is { } meet)
+                return Onto(meet, "on a crossing");
+        return Onto(foot, "on a setting-out line");
+
+        Settled Onto(Point to, string caught) =>
+            new(
+                at with
+                {
+                    X = at.X + to.X - held.X,
+                    Y = at.Y + to.Y - held.Y,
+                },
+                caught + grip.Words,
+                to - first.Along * 600,
+                to + first.Along * 600
+            );
     }
 
     private static Settled? BackToWall(PlacedItem thing, LevelSpace space, double catchDistance)
@@ -110,5 +124,30 @@ public static class Settling
         var settled = new Placement(onX?.Item.X ?? at.X, onY?.Item.Y ?? at.Y, at.Rotation);
         var shown = onX ?? onY!;
         return new Settled(settled, $"in line with {shown.Name}", settled.Origin, shown.Item.Placement.Origin);
+    }
+}
+
+/// <summary>A point of a thing by which it is set on lines, in its own frame.</summary>
+/// <param name="Words">How it is told; "" for the middle.</param>
+public readonly record struct Grip(Point At, string Words)
+{
+    public static readonly Grip Middle = new(default, "");
+
+    /// <summary>Which of the middle, the corners and the middles of the sides of a body is nearest to a point.</summary>
+    public static Grip Nearest(Bounds body, Point taken)
+    {
+        var (x, y) = (body.Centre.X, body.Centre.Y);
+        Grip[] all =
+        [
+            Middle,
+            .. from corner in (Point[])
+                [new(body.MinX, body.MinY), new(body.MaxX, body.MinY), new(body.MaxX, body.MaxY), new(body.MinX, body.MaxY)]
+            select new Grip(corner, ", by its corner"),
+            new(new Point(x, body.MinY), ", by its front"),
+            new(new Point(x, body.MaxY), ", by its back"),
+            new(new Point(body.MinX, y), ", by its side"),
+            new(new Point(body.MaxX, y), ", by its side"),
+        ];
+        return all.MinBy(grip => grip.At.DistanceTo(taken));
     }
 }

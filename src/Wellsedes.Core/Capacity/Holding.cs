@@ -14,26 +14,36 @@ public sealed record AskedLine(string ZoneId, string What, string Name, double H
     public string Key => ZoneId.Length == 0 ? What : $"{What}/{ZoneId}";
 }
 
-/// <summary>What some items hold. A screen is anything that shows a picture; storage is as long as its fronts are wide, in mm.</summary>
-public sealed record Holding(int Seats, int Tables, int Workstations, int Screens, int WheelchairSpaces, double StorageLength)
+/// <summary>What some items hold. A screen is anything that shows a picture; storage is as long as its fronts are wide, in mm; with power are the seats and workstations within reach of a socket.</summary>
+public sealed record Holding(
+    int Seats,
+    int Tables,
+    int Workstations,
+    int Screens,
+    int WheelchairSpaces,
+    double StorageLength,
+    int WithPower
+)
 {
     private static readonly HashSet<string> Showing = ["monitor", "laptop", "display", "projection-screen"];
 
-    public static Holding Of(IReadOnlyCollection<PlacedItem> items)
+    /// <param name="hasPower">Whether an item stands within reach of a socket (<see cref="Power"/>).</param>
+    public static Holding Of(IReadOnlyCollection<PlacedItem> items, Func<PlacedItem, bool> hasPower)
     {
         var (seats, desks) = Tallying.Seats(items);
         return new Holding(
             seats,
-            items.Count(item => Counts(item, "tables")),
+            items.Count(item => Counts(item, "tables", hasPower)),
             desks,
-            items.Count(item => Counts(item, "screens")),
-            items.Count(item => Counts(item, "wheelchairSpaces")),
-            items.Where(item => Counts(item, "storageLength")).Sum(item => item.Size.Width)
+            items.Count(item => Counts(item, "screens", hasPower)),
+            items.Count(item => Counts(item, "wheelchairSpaces", hasPower)),
+            items.Where(item => Counts(item, "storageLength", hasPower)).Sum(item => item.Size.Width),
+            items.Where(item => Counts(item, "withPower", hasPower)).Sum(item => item.Form.Seats.Length)
         );
     }
 
     /// <summary>Whether an item is one of those a figure counts.</summary>
-    public static bool Counts(PlacedItem item, string what) =>
+    public static bool Counts(PlacedItem item, string what, Func<PlacedItem, bool> hasPower) =>
         what switch
         {
             "seats" => item.Form.Seats.Length > 0 && item.Kind.Counted != "desk",
@@ -41,6 +51,7 @@ public sealed record Holding(int Seats, int Tables, int Workstations, int Screen
             "workstations" => item.Kind.Counted == "desk",
             "screens" => Showing.Contains(item.Kind.Maker),
             "wheelchairSpaces" => item.Kind.Maker == "wheelchair-space",
+            "withPower" => item.Form.Seats.Length > 0 && hasPower(item),
             "storageLength" => item.Kind.Kind == CatalogueKind.Storage,
             _ => false,
         };
@@ -58,6 +69,8 @@ public sealed record Holding(int Seats, int Tables, int Workstations, int Screen
             yield return new AskedLine(zoneId, "workstations", Called("Workstations"), Workstations, desks);
         if (asked.Screens is { } screens)
             yield return new AskedLine(zoneId, "screens", Called("Screens"), Screens, screens);
+        if (asked.WithPower is { } power)
+            yield return new AskedLine(zoneId, "withPower", Called("Places with power"), WithPower, power);
         if (asked.WheelchairSpaces is { } spaces)
             yield return new AskedLine(zoneId, "wheelchairSpaces", Called("Wheelchair spaces"), WheelchairSpaces, spaces);
         if (asked.StorageLength is { } length)

@@ -12,6 +12,9 @@ public sealed record NarrowestWalkway(double Width, double Needed, string To, st
 /// <summary>What a zone counts by itself; its area in m².</summary>
 public sealed record AreaFigures(string ThingId, string Name, int Seats, int Workstations, int Tables, double Area)
 {
+    /// <summary>The zone it lies in, whose figures count its own as well; null for none.</summary>
+    public string? Within { get; init; }
+
     /// <summary>What is asked of it, and what of that it holds.</summary>
     public ImmutableArray<AskedLine> Asked { get; init; } = [];
 }

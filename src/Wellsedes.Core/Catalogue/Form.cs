@@ -26,10 +26,21 @@ public enum SymbolRole
 
     /// <summary>Use space: thin dashes.</summary>
     Use,
+
+    /// <summary>A line in full ink, of what is marked on a floor; in dashes.</summary>
+    Line,
+    Dash,
+
+    /// <summary>Letters of what is marked on a floor.</summary>
+    Text,
 }
 
+/// <summary>Letters in a symbol, about a point of it: Size is their height in mm, Rotation in degrees.</summary>
+public sealed record SymbolText(string Text, Point At, double Size, double Rotation);
+
 /// <param name="Fine">Whether it is drawn only at 1:50 and larger.</param>
-public sealed record SymbolPart(SymbolRole Role, PathShape Path, bool Fine = false);
+/// <param name="Text">The letters of a text, whose path is empty; null for all else.</param>
+public sealed record SymbolPart(SymbolRole Role, PathShape Path, bool Fine = false, SymbolText? Text = null);
 
 /// <summary>A place to sit, in the item's own coordinates.</summary>
 /// <param name="Edge">The middle of the table edge the sitter faces, or of the chair's own front.</param>

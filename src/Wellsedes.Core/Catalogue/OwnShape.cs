@@ -19,6 +19,12 @@ public sealed record OwnShape(ImmutableArray<Point> Outline, ImmutableArray<OwnL
     /// <summary>Places to sit, of things that were taken together.</summary>
     public ImmutableArray<SeatPlace> Seats { get; init; } = [];
 
+    /// <summary>Letters in it, of marks that were kept.</summary>
+    public ImmutableArray<SymbolText> Texts { get; init; } = [];
+
+    /// <summary>Whether it is nothing but its lines and letters, marked on the floor: its outline is not drawn and nothing stands up.</summary>
+    public bool IsMarked { get; init; }
+
     public bool Equals(OwnShape? other) =>
         other is not null
         && Front == other.Front
@@ -26,6 +32,8 @@ public sealed record OwnShape(ImmutableArray<Point> Outline, ImmutableArray<OwnL
         && Lines.AsSpan().SequenceEqual(other.Lines.AsSpan())
         && Parts.AsSpan().SequenceEqual(other.Parts.AsSpan())
         && Seats.AsSpan().SequenceEqual(other.Seats.AsSpan())
+        && Texts.AsSpan().SequenceEqual(other.Texts.AsSpan())
+        && IsMarked == other.IsMarked
         && Equals(Picture, other.Picture);
 
     public override int GetHashCode() =>
@@ -48,6 +56,7 @@ public sealed record OwnShape(ImmutableArray<Point> Outline, ImmutableArray<OwnL
     /// <summary>The most parts that stand up, and the most places.</summary>
     public const int MostParts = 300;
     public const int MostSeats = 200;
+    public const int MostTexts = 100;
 
     /// <summary>What is wrong with it; null when nothing is.</summary>
     public (string Field, string Message)? Wrong()
@@ -69,6 +78,8 @@ public sealed record OwnShape(ImmutableArray<Point> Outline, ImmutableArray<OwnL
             );
         if (Seats.Length > MostSeats || Seats.Any(seat => seat.Width is not (> 0 and < 5000) || seat.ChairDepth is not (> 0 and < 5000)))
             return ("seats", $"At most {MostSeats} places, each of a width and depth in mm.");
+        if (Texts.Length > MostTexts || Texts.Any(text => text.Text.Length == 0 || !(text.Size >= 0 && text.Size <= 10_000)))
+            return ("texts", $"At most {MostTexts} texts, each of at least one character and up to 10 000 mm high.");
         return Picture?.Wrong();
     }
 
@@ -77,7 +88,7 @@ public sealed record OwnShape(ImmutableArray<Point> Outline, ImmutableArray<OwnL
         ring.IsDefault || ring.Length is < 3 or > MostCorners
             ? $"An outline has from 3 to {MostCorners} corners; {(ring.IsDefault ? 0 : ring.Length)} were given."
         : Math.Abs(Region.SignedArea(ring)) < 1 ? "The outline holds no area."
-        : Crossing(ring) is var (i, j) ? $"The outline crosses itself: side {i + 1} and side {j + 1}."
+        : Polygons.Crossing(ring) is var (i, j) ? $"The outline crosses itself: side {i + 1} and side {j + 1}."
         : null;
 
     /// <summary>The hull of points with no more corners than an outline may have.</summary>
@@ -97,33 +108,13 @@ public sealed record OwnShape(ImmutableArray<Point> Outline, ImmutableArray<OwnL
             kept.RemoveAt(kept.Count - 1);
         return [.. kept];
     }
-
-    /// <summary>Two sides of a ring that cross or touch, counted from 0; null where none do.</summary>
-    private static (int, int)? Crossing(ImmutableArray<Point> ring)
-    {
-        for (var i = 0; i < ring.Length; i++)
-        for (var j = i + 1; j < ring.Length; j++)
-            if (Crosses(ring, i, j))
-                return (i, j);
-        return null;
-    }
-
-    private static bool Crosses(ImmutableArray<Point> ring, int i, int j)
-    {
-        var n = ring.Length;
-        var (a, b, c, d) = (ring[i], ring[(i + 1) % n], ring[j], ring[(j + 1) % n]);
-        if (j == i + 1 || (i == 0 && j == n - 1))
-            return false;
-        double Side(Point p, Point q, Point r) => (q - p).Cross(r - p);
-        return Side(a, b, c) * Side(a, b, d) <= 0 && Side(c, d, a) * Side(c, d, b) <= 0;
-    }
 }
 
 /// <summary>A run of points that is drawn, in mm.</summary>
-public sealed record OwnLine(ImmutableArray<Point> Points, bool Closed = false)
+public sealed record OwnLine(ImmutableArray<Point> Points, bool Closed = false, bool Dashed = false)
 {
     public bool Equals(OwnLine? other) =>
-        other is not null && Closed == other.Closed && Points.AsSpan().SequenceEqual(other.Points.AsSpan());
+        other is not null && (Closed, Dashed) == (other.Closed, other.Dashed) && Points.AsSpan().SequenceEqual(other.Points.AsSpan());
 
     public override int GetHashCode() => HashCode.Combine(Closed, Points.IsDefault ? 0 : Points.Length);
 }

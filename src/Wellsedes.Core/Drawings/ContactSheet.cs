@@ -56,7 +56,8 @@ public static class ContactSheet
             SymbolRole.Body or SymbolRole.Seat => new PathMark(path, Ink.Full, Ink.Narrow, Ink.Paper),
             SymbolRole.Back or SymbolRole.Solid => new PathMark(path, Ink.Full, Ink.Finest, Ink.Full),
             SymbolRole.Front => new PathMark(path, null, 0, Ink.Pencil),
-            SymbolRole.Use => new PathMark(Dashes.Cut(path, 1.2, 0.8), Ink.Soft, Ink.Finest),
+            SymbolRole.Line => new PathMark(path, Ink.Full, Ink.Thin),
+            SymbolRole.Use or SymbolRole.Dash => new PathMark(Dashes.Cut(path, 1.2, 0.8), Ink.Soft, Ink.Finest),
             _ => new PathMark(path, Ink.Soft, Ink.Finest),
         };
 

@@ -42,13 +42,12 @@ public static class Finishes
                     yield return new DrawnFinish(finish.Id, PathShape.Closed(body.Body.Outline(1)), null, tint, OnWall: true);
                 continue;
             }
-            if (RegionOf(plan, space, finish) is not { } region)
-                continue;
-            if (finish.Of == FinishOf.RoomWalls)
-                foreach (var band in BandOf(region, space))
-                    yield return new DrawnFinish(finish.Id, Path(band), null, tint);
-            else
-                yield return new DrawnFinish(finish.Id, Path(region), JointsOf(finish, region), tint, LaidOf(finish, region));
+            foreach (var region in RegionsOf(plan, space, finish))
+                if (finish.Of == FinishOf.RoomWalls)
+                    foreach (var band in BandOf(region, space))
+                        yield return new DrawnFinish(finish.Id, Path(band), null, tint);
+                else
+                    yield return new DrawnFinish(finish.Id, Path(region), JointsOf(finish, region), tint, LaidOf(finish, region));
         }
     }
 
@@ -75,11 +74,11 @@ public static class Finishes
         return new PicturePlace(picture, corner, from.Turned(new Point(finish.Width, 0)), from.Turned(new Point(0, -finish.Length)));
     }
 
-    private static Region? RegionOf(Plan plan, LevelSpace space, Finish finish) =>
+    private static ImmutableArray<Region> RegionsOf(Plan plan, LevelSpace space, Finish finish) =>
         finish.Of is FinishOf.Room or FinishOf.RoomWalls
-            ? space.Rooms.FirstOrDefault(room => room.Named && room.Room.Id == finish.TargetId)?.Outline
-        : plan.Find<Thing>(finish.TargetId) is { } zone && zone.LevelId == space.LevelId ? new Region([.. zone.Floor().Corners], [])
-        : null;
+            ? [.. space.Rooms.Where(room => room.Named && room.Room.Id == finish.TargetId).Select(room => room.Outline)]
+        : plan.Find<Thing>(finish.TargetId) is { } zone && zone.LevelId == space.LevelId ? zone.Areas()
+        : [];
 
     /// <summary>The tint of an item: its own, else its kind's, else that of the zone its middle is in; null for none.</summary>
     public static string? TintOf(Plan plan, Item item)
@@ -93,7 +92,7 @@ public static class Finishes
                 FinishOf.Kind => finish.TargetId == item.Catalogue,
                 FinishOf.ItemsInZone => plan.Find<Thing>(finish.TargetId) is { } zone
                     && zone.LevelId == item.LevelId
-                    && zone.Floor().Holds(item.Placement.Origin),
+                    && zone.Marks(item.Placement.Origin),
                 _ => false,
             };
             if (holds && (best is null || finish.Of > best.Of))
@@ -112,7 +111,7 @@ public static class Finishes
         {
             var name =
                 finish.IsOfFloor || finish.Of == FinishOf.RoomWalls
-                    ? RegionOf(plan, space, finish) is null
+                    ? RegionsOf(plan, space, finish).IsEmpty
                         ? null
                         : Editing.FinishEdits.NameOf(plan, finish)
                     : finish.Of switch

@@ -11,8 +11,9 @@ namespace Wellsedes.Core.Drawings;
 /// <summary>Draws walls, furniture, labels and the narrowest walkway onto paper.</summary>
 internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem units, List<Mark> marks)
 {
-    public void Paint(SheetInput input)
+    public void Paint(SheetInput whole)
     {
+        var input = Drawn(whole);
         // Finishes and tints lie beneath everything; what somebody wrote stands above the furniture.
         DrawnFinish[] finishes = [.. Finishes.OfShell(input.Plan, input.Settings.SchemeId, input.Space)];
         foreach (var finish in finishes.Where(finish => !finish.OnWall))
@@ -48,7 +49,21 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
         if (input.Settings.Shows.Walkway)
             Walkway(input);
         foreach (var measure in input.Plan.OnLevel<Dimension>(input.Settings.SchemeId, input.Space.LevelId))
-            new DimensionPainter(text, map, units, marks).Between(measure.From, measure.To, 0);
+            if (!input.NotDrawn.Ids.Contains(measure.Id))
+                new DimensionPainter(text, map, units, marks).Between(measure.From, measure.To, 0);
+    }
+
+    /// <summary>Without what the sheet's view leaves out.</summary>
+    private static SheetInput Drawn(SheetInput input)
+    {
+        var gone = input.NotDrawn.Ids;
+        return gone.IsEmpty
+            ? input
+            : input with
+            {
+                Items = [.. input.Items.Where(item => !gone.Contains(item.Item.Id))],
+                Things = [.. input.Things.Where(thing => !gone.Contains(thing.Id))],
+            };
     }
 
     /// <summary>A picture that lies on the level, once or laid again and again within a path on paper.</summary>
@@ -136,16 +151,22 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
         foreach (var written in things.SelectMany(thing => thing.Texts(units)))
             marks.Add(
                 written.Size > 0
-                    ? new TextMark(
+                    ? TrueSize(written.Text, written.At, written.Size, written.Rotation)
+                    : new TextMark(
                         written.Text,
-                        map.ToPaper(written.At) + new Point(0, Readable(written.Size) * 0.35),
-                        Readable(written.Size),
+                        map.ToPaper(written.At),
+                        2,
                         TextAnchor.Middle,
+                        Colour: Ink.Soft,
                         Rotation: written.Rotation
                     )
-                    : new TextMark(written.Text, map.ToPaper(written.At), 2, TextAnchor.Middle, Colour: Ink.Soft)
             );
     }
+
+    private void Written(SymbolText text) => marks.Add(TrueSize(text.Text, text.At, text.Size, text.Rotation));
+
+    private TextMark TrueSize(string written, Point at, double size, double rotation) =>
+        new(written, map.ToPaper(at) + new Point(0, Readable(size) * 0.35), Readable(size), TextAnchor.Middle, Rotation: rotation);
 
     /// <summary>The height of letters on paper in mm: true to scale, but none smaller than the smallest of ISO 3098-1, 1.8 mm (from memory).</summary>
     private double Readable(double size) => Math.Max(SmallestLetters, size / map.Ratio);
@@ -207,6 +228,21 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
                     break;
                 case SymbolRole.Detail when !small:
                     marks.Add(new PathMark(path, Ink.Soft, Ink.Finest));
+                    break;
+                case SymbolRole.Line:
+                    marks.Add(new PathMark(path, Ink.Full, Ink.Thin));
+                    break;
+                case SymbolRole.Dash:
+                    marks.Add(new PathMark(Dashes.Cut(path, 2, 1), Ink.Soft, Ink.Thin));
+                    break;
+                case SymbolRole.Text:
+                    Written(
+                        part.Text! with
+                        {
+                            At = item.Item.Placement.Out(part.Text.At),
+                            Rotation = part.Text.Rotation + item.Item.Rotation,
+                        }
+                    );
                     break;
                 case SymbolRole.Use when !small:
                     marks.Add(new PathMark(Dashes.Cut(path, 1.2, 0.8), Ink.Soft, Ink.Finest));

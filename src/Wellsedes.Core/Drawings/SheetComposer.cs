@@ -28,7 +28,11 @@ public sealed record SheetInput(
     string Revision,
     string Status,
     DateOnly Date
-);
+)
+{
+    /// <summary>What of the level the sheet's view leaves out. It is counted all the same.</summary>
+    public NotDrawn NotDrawn { get; init; } = NotDrawn.Nothing;
+}
 
 /// <summary>A composed sheet and the scale it came out at.</summary>
 public sealed record Sheet(Drawing Drawing, double Ratio, string ScaleName, bool Fits);
@@ -99,7 +103,7 @@ public sealed class SheetComposer(ITextMeasure text)
         foreach (var item in input.Items)
             box = box.Including(item.Bounds);
         foreach (var thing in input.Things)
-            box = box.Including(thing.Floor().Bounds);
+            box = thing.Areas().Aggregate(box, (all, area) => all.Including(area.Bounds));
         return box.IsEmpty ? new Bounds(0, 0, 5000, 5000) : box;
     }
 

@@ -46,6 +46,8 @@ namespace Wellsedes.Core.Editing;
 [JsonDerivedType(typeof(ScaleBacking), "scale-backing")]
 [JsonDerivedType(typeof(LevelBacking), "level-backing")]
 [JsonDerivedType(typeof(NameRoom), "name-room")]
+[JsonDerivedType(typeof(SetRoomWays), "set-room-ways")]
+[JsonDerivedType(typeof(PutOverRooms), "put-over-rooms")]
 [JsonDerivedType(typeof(PlaceItem), "place-item")]
 [JsonDerivedType(typeof(MoveItems), "move-items")]
 [JsonDerivedType(typeof(RotateItems), "rotate-items")]
@@ -91,6 +93,7 @@ namespace Wellsedes.Core.Editing;
 [JsonDerivedType(typeof(SetToSize), "set-to-size")]
 [JsonDerivedType(typeof(LayOnto), "lay-onto")]
 [JsonDerivedType(typeof(SeatDiners), "seat-diners")]
+[JsonDerivedType(typeof(SetOff), "set-off")]
 [JsonDerivedType(typeof(LineUp), "line-up")]
 [JsonDerivedType(typeof(SpreadItems), "spread-items")]
 [JsonDerivedType(typeof(SetAlong), "set-along")]
@@ -100,6 +103,9 @@ namespace Wellsedes.Core.Editing;
 [JsonDerivedType(typeof(OrderItems), "order-items")]
 [JsonDerivedType(typeof(FaceItems), "face-items")]
 [JsonDerivedType(typeof(PutFinish), "put-finish")]
+[JsonDerivedType(typeof(PutView), "put-view")]
+[JsonDerivedType(typeof(SetLocks), "set-locks")]
+[JsonDerivedType(typeof(PutGroup), "put-group")]
 [JsonDerivedType(typeof(PutKitchen), "put-kitchen")]
 [JsonDerivedType(typeof(SetKitchenUnit), "set-kitchen-unit")]
 public abstract record Edit
@@ -137,7 +143,11 @@ public interface IOfSelected
     ImmutableArray<string> Ids { get; }
 }
 
-public sealed record MoveItems(ImmutableArray<string> Ids, double Dx, double Dy, double Catch = 0) : Edit, IOfSelected;
+/// <summary>
+/// Moves items. One by itself settles within the catch distance in mm; on setting-out lines by the corner, side or middle that is nearest to where it
+/// was taken hold of, a point in its own frame.
+/// </summary>
+public sealed record MoveItems(ImmutableArray<string> Ids, double Dx, double Dy, double Catch = 0, Point? Hold = null) : Edit, IOfSelected;
 
 /// <summary>Turns items about their common middle.</summary>
 public sealed record RotateItems(ImmutableArray<string> Ids, double Degrees) : Edit, IOfSelected;

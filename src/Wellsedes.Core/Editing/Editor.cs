@@ -12,10 +12,12 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
     private readonly KitchenEdits kitchens = new(spaces);
     private readonly OwnItemEdits own = new(forms);
     private readonly LineUpEdits lineUp = new(forms);
+    private readonly OffsetEdits offsets = new(forms, spaces);
     private readonly RepeatEdits repeats = new(forms, spaces);
     private readonly GroupEdits groups = new(forms);
 
-    internal Arranging.Settled Settled(Plan plan, Item item, double catchDistance) => items.Settled(plan, item, catchDistance);
+    internal Arranging.Settled Settled(Plan plan, Item item, double catchDistance, Geometry.Point? hold) =>
+        items.Settled(plan, item, catchDistance, hold);
 
     public EditAnswer Answer(Plan plan, Edit edit)
     {
@@ -34,6 +36,7 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
                 ? EditAnswer.No(problem)
                 : Replace(plan, e.Checks, "Set the checks"),
             _ => SchemeEdits.Answer(plan, edit)
+                ?? ViewEdits.Answer(plan, edit)
                 ?? ShellEdits.Answer(plan, edit, spaces)
                 ?? repeats.Answer(plan, edit)
                 ?? groups.Answer(plan, edit)
@@ -42,13 +45,19 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
                 ?? FurnishEdits.Answer(plan, edit)
                 ?? own.Answer(plan, edit)
                 ?? LinedUpAsOne.Answer(plan, edit, lineUp)
+                ?? offsets.Answer(plan, edit)
                 ?? kitchens.Answer(plan, edit)
                 ?? FinishEdits.Answer(plan, edit)
                 ?? items.Answer(plan, edit),
         };
-        return answer.Change is { } change
-            ? Guard(plan, FinishEdits.Without(plan, GroupFollow.After(plan, RoomEdits.KeepNames(plan, change, spaces))), edit)
-            : answer;
+        return answer.Change is { } change ? Guard(plan, Followed(plan, change), edit) : answer;
+    }
+
+    /// <summary>With what other things become by it.</summary>
+    private Change Followed(Plan plan, Change change)
+    {
+        var named = RoomEdits.KeepNames(plan, change, spaces);
+        return ViewEdits.Without(plan, FinishEdits.Without(plan, GroupFollow.After(plan, ZoneEdits.After(plan, named, spaces))));
     }
 
     /// <summary>What holds for every change, before it is anything more than a wish.</summary>
@@ -56,6 +65,8 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
     {
         if (!plan.TryApply(change, out var after, out _))
             return EditAnswer.No("edit", "The plan changed under this edit; do it again.");
+        if (ViewEdits.Locked(plan, change) is { } locked)
+            return EditAnswer.No(locked);
         if ((PlanChecks.OfChange(plan, change, after) ?? OpeningEdits.Blocked(plan, change, after)) is { } problem)
             return EditAnswer.No(problem);
         return !edit.Sure && FarAway.Of(plan, change, after) is { } far ? EditAnswer.No(far) : EditAnswer.Done(change);

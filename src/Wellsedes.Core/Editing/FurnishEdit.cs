@@ -71,3 +71,6 @@ public sealed record SetToSize(string Id, Point From, Point To, double Distance)
 /// outline or a picture; of others the first point comes to lie exactly, the second in its direction.
 /// </summary>
 public sealed record LayOnto(string Id, Point From, Point To, Point FromOnPlan, Point ToOnPlan) : Edit;
+
+/// <summary>Puts in a zone over rooms of its level: of their outlines as they are and as they become.</summary>
+public sealed record PutOverRooms(Entity Thing, ImmutableArray<string> RoomIds) : Edit;

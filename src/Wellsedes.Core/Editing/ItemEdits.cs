@@ -115,7 +115,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         if (SizeSense.CheckPlacement(end) is { } problem)
             return EditAnswer.No(problem);
         if (edit.Ids.Length == 1 && first.StandsOn is null && edit.Catch > 0)
-            end = Settled(plan, first with { X = end.X, Y = end.Y }, edit.Catch).Placement;
+            end = Settled(plan, first with { X = end.X, Y = end.Y }, edit.Catch, edit.Hold).Placement;
         return Each(
             plan,
             WithWhatStandsOnThem(plan, edit.Ids),
@@ -207,13 +207,13 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         return item with { X = settled.Placement.X, Y = settled.Placement.Y, Rotation = settled.Placement.Rotation };
     }
 
-    internal Settled Settled(Plan plan, Item item, double catchDistance)
+    internal Settled Settled(Plan plan, Item item, double catchDistance, Point? hold = null)
     {
         var checks = plan.OfScheme<Checks>(item.SchemeId).First();
         if (forms.Place(plan, item, checks) is not { } thing)
             return new Settled(item.Placement, "");
         var all = forms.PlaceAll(plan, item.SchemeId, item.LevelId);
-        return Settling.Of(thing, spaces(plan, item.LevelId), all, Math.Min(catchDistance, 500));
+        return Settling.Of(thing, spaces(plan, item.LevelId), all, Math.Min(catchDistance, 500), hold);
     }
 
     private static EditAnswer Rotate(Plan plan, RotateItems edit)

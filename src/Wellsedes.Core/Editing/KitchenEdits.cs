@@ -81,6 +81,8 @@ internal sealed class KitchenEdits(Func<Plan, string, LevelSpace> spaces)
         var at = new Point(edit.X, edit.Y);
         if (SizeSense.CheckPlacement(new Placement(edit.X, edit.Y, 0)) is { } place)
             return EditAnswer.No(place);
+        if (plan.Find<Scheme>(edit.SchemeId) is null || plan.Find<Level>(edit.LevelId) is null)
+            return EditAnswer.No("levelId", "The scheme or level is no longer there.");
         if (spaces(plan, edit.LevelId).RoomAt(at) is not { } room)
             return EditAnswer.No("x", "A kitchen stands in a room; press inside one, near the wall it is to stand along.");
         if (!(edit.Depth is >= 400 and <= 900))

@@ -45,3 +45,29 @@ public sealed record OrderItems(ImmutableArray<string> Ids, bool ToFront) : Edit
 /// item or thing, or straight to a wall.
 /// </summary>
 public sealed record FaceItems(ImmutableArray<string> Ids, Point At, string? TargetId = null) : Edit, IOfSelected;
+
+/// <summary>What of the selected a distance is counted from.</summary>
+public enum OffsetFrom
+{
+    /// <summary>What reaches farthest: with the chairs at it while people sit.</summary>
+    Outermost,
+
+    /// <summary>The edge of the things themselves: of the table, not of its chairs.</summary>
+    Body,
+
+    /// <summary>The middle.</summary>
+    Middle,
+}
+
+/// <summary>
+/// Sets items off from the face of a wall or the side of a thing that is pointed at, a place in mm on the level: so far away from it, and so far along it
+/// from its end that is nearest to that place, or from its other one. What is null stays as it is.
+/// </summary>
+public sealed record SetOff(
+    ImmutableArray<string> Ids,
+    Point At,
+    double? Away = null,
+    double? Along = null,
+    bool FarEnd = false,
+    OffsetFrom From = OffsetFrom.Outermost
+) : Edit, IOfSelected;

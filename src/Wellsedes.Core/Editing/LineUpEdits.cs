@@ -93,12 +93,41 @@ internal sealed class LineUpEdits(ItemForms forms)
         var (one, other) = (things[0].Item, things[1].Item);
         if (one.StandsOn == other.Id || other.StandsOn == one.Id)
             return EditAnswer.No("otherId", "One of them stands on the other; they cannot change places.");
+        // Members of one repeat change slots: each stands as its new slot has it.
+        if (one.Parent is { } parent && one.Parent == other.Parent && plan.Find<Repeat>(parent) is not null)
+            return InSlots(plan, one, other);
         return Moved(
             plan,
             [new LiningUp.Move(one.Id, other.Placement), new LiningUp.Move(other.Id, one.Placement)],
             "Swapped",
             "They stand in one place."
         );
+    }
+
+    private static EditAnswer InSlots(Plan plan, Item one, Item other)
+    {
+        var swapped = Moved(
+            plan,
+            [new LiningUp.Move(one.Id, other.Placement), new LiningUp.Move(other.Id, one.Placement)],
+            "Swapped",
+            "They stand in one place."
+        );
+        return swapped.Change is not { } change
+            ? swapped
+            : EditAnswer.Done(
+                change with
+                {
+                    Entities =
+                    [
+                        .. change.Entities.Select(entity =>
+                            entity.After is not Item item ? entity
+                            : item.Id == one.Id ? entity with { After = item with { Slot = other.Slot } }
+                            : item.Id == other.Id ? entity with { After = item with { Slot = one.Slot } }
+                            : entity
+                        ),
+                    ],
+                }
+            );
     }
 
     private static EditAnswer Match(Plan plan, MatchRotation edit)

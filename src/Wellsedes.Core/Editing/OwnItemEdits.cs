@@ -150,13 +150,13 @@ internal sealed class OwnItemEdits(ItemForms forms)
             return EditAnswer.No("ids", "They stand on several levels; choose some of one.");
         if (edit.InTheirPlace && chosen.OfType<ILockable>().Any(one => one.Locked))
             return EditAnswer.No("ids", "One of them is locked; unlock it first, or keep them beside the own item.");
-        if (edit.InTheirPlace && chosen.Any(one => one is Thing))
-            return EditAnswer.No("ids", "Only items can be changed for the own item; keep the others where they are.");
+        if (edit.InTheirPlace && chosen.Any(one => one is Thing thing && !thing.IsMarked()))
+            return EditAnswer.No("ids", "Only items and marks can be changed for the own item; keep the others where they are.");
         var checks = plan.OfScheme<Checks>(edit.SchemeId).FirstOrDefault();
         if (checks is null)
             return EditAnswer.No("scheme", "The scheme is no longer there.");
         var placed = chosen.OfType<Item>().Select(item => forms.Place(plan, item, checks)).OfType<PlacedItem>().ToArray();
-        var taking = TakenTogether.Of(placed, [.. chosen.OfType<Thing>()]);
+        var taking = TakenTogether.Of(placed, [.. chosen.OfType<Thing>()], plan.Details.Units);
         if (taking.Shape.Wrong() is { } wrong)
             return EditAnswer.No(wrong.Field, $"They make no own item: {wrong.Message}");
         var kind = placed.Length > 0 ? placed.MaxBy(item => item.Size.Width * item.Size.Depth)!.Kind.Kind : CatalogueKind.Equipment;
@@ -181,7 +181,7 @@ internal sealed class OwnItemEdits(ItemForms forms)
                 [
                     new EntityChange(null, new OwnItem(own.Key, own)),
                     .. edit.InTheirPlace
-                        ? [.. placed.Select(one => new EntityChange(one.Item, null)), new EntityChange(null, item)]
+                        ? [.. chosen.Select(one => new EntityChange(one, null)), new EntityChange(null, item)]
                         : (EntityChange[])[],
                 ]
             )

@@ -160,6 +160,7 @@ public static class PlanChecks
             Room room => SizeSense.CheckPlace("x", room.X)
                 ?? SizeSense.CheckPlace("y", room.Y)
                 ?? Size("height", room.Height)
+                ?? (room.WayWidth is { } way ? Size("wayWidth", way) : null)
                 ?? Named("name", room.Name),
             Wall wall => Line("wall", wall.Line) ?? Size("thickness", wall.Thickness, ThickestWall) ?? Size("height", wall.Height),
             WallType type => Named("name", type.Name) ?? Size("thickness", type.Thickness, ThickestWall) ?? Size("height", type.Height),
@@ -175,6 +176,7 @@ public static class PlanChecks
             HouseStock stock => OfStock(plan, stock),
             Finish finish => FinishEdits.Check(plan, finish),
             OwnRule own => OfOwnRule(plan, own),
+            View or Locks or OwnGroup => ViewEdits.Check(plan, entity),
             Dimension measure => Place("from", measure.From) ?? Place("to", measure.To),
             _ => new Problem("type", $"A {entity.GetType().Name} is nothing a plan holds."),
         };

@@ -16,7 +16,9 @@ internal static class SchemeEdits
             RenameScheme e => Rename(plan, e),
             RemoveScheme e => Remove(plan, e),
             AddSheet e => AddSheet(plan, e),
-            SetSheet e => Editor.Replace(plan, e.Sheet, "Set up the sheet"),
+            SetSheet e => e.Sheet.ViewId.Length > 0 && plan.Find<View>(e.Sheet.ViewId)?.SchemeId != e.Sheet.SchemeId
+                ? EditAnswer.No("viewId", "The view to draw it by is not there; choose another, or none.")
+                : Editor.Replace(plan, e.Sheet, "Set up the sheet"),
             PutOwnItem e => Editor.Swap(
                 plan.Find(e.Item.Id) is null ? $"Brought in {e.Item.Item.Name}" : $"Changed {e.Item.Item.Name}",
                 plan.Find(e.Item.Id),
@@ -102,9 +104,24 @@ internal static class SchemeEdits
                 {
                     Id = ids[sheet.Id],
                     SchemeId = to,
+                    ViewId = Carried(sheet.ViewId)!,
                     TitleBlock = sheet.TitleBlock with { SheetNumber = (number++).ToString(CultureInfo.InvariantCulture) },
                 },
                 Finish finish => finish with { Id = ids[finish.Id], SchemeId = to, TargetId = Carried(finish.TargetId)! },
+                View view => view with
+                {
+                    Id = ids[view.Id],
+                    SchemeId = to,
+                    Hidden = [.. view.Hidden.Select(key => Subjects.Carried(key, id => Carried(id)!))],
+                    NotPrinted = [.. view.NotPrinted.Select(key => Subjects.Carried(key, id => Carried(id)!))],
+                },
+                Locks locks => locks with
+                {
+                    Id = Locks.IdOf(to),
+                    SchemeId = to,
+                    Locked = [.. locks.Locked.Select(key => Subjects.Carried(key, id => Carried(id)!))],
+                },
+                OwnGroup group => group with { Id = ids[group.Id], SchemeId = to, Members = [.. group.Members.Select(id => Carried(id)!)] },
                 Thing thing => thing.InScheme(to) with { Id = ids[thing.Id] },
                 _ => throw new InvalidOperationException($"A {entity.GetType().Name} cannot be copied into another scheme."),
             };

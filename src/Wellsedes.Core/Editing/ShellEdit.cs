@@ -182,6 +182,9 @@ public sealed record NameRoom(
     double Y = 0
 ) : Edit;
 
+/// <summary>The clear width in mm that the ways to what stands in a room need; null as everywhere.</summary>
+public sealed record SetRoomWays(string Id, double? WayWidth = null) : Edit;
+
 /// <summary>Copies a room with its walls, openings and fixed things: mirrored about its middle, turned, and moved.</summary>
 public sealed record CopyRoom(string RoomId, string NewId, Mirror Mirror, double Rotation, double Dx, double Dy) : Edit;
 

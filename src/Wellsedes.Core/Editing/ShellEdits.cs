@@ -32,6 +32,8 @@ internal static class ShellEdits
             PutOpening e => OpeningEdits.Put(plan, e.Opening, e.Sure),
             SeatOpening e => OpeningEdits.Seat(plan, e, spaces),
             SetOpeningFrom e => OpeningEdits.From(plan, e, spaces),
+            SetRoomWays e => ZoneEdits.Ways(plan, e),
+            PutOverRooms e => ZoneEdits.Put(plan, e, spaces),
             PutThing e => ThingEdits.Put(plan, e),
             MoveThings e => ThingEdits.Move(plan, e),
             PutByOffsets e => ThingEdits.ByOffsets(plan, e),

@@ -19,12 +19,13 @@ internal static class ThingEdits
             return EditAnswer.No("levelId", "The level is no longer there.");
         if (plan.Find(thing.Id) is null)
             thing = thing.Begun(plan);
+        thing = thing.Settled(plan);
         if (PlanChecks.OfThing(plan, thing, edit.Sure) is { } problem)
             return EditAnswer.No(problem);
         var before = plan.Find(thing.Id);
         if (before is Thing { Locked: true } locked && thing.Locked && locked.Placement != thing.Placement)
             return EditAnswer.No("thing", $"{locked.Called()} is locked; unlock it first.");
-        return Editor.Swap(before is null ? $"Put in {thing.OneOfIts()}" : $"Changed {thing.OneOfIts()}", before, thing.Settled(plan));
+        return Editor.Swap(before is null ? $"Put in {thing.OneOfIts()}" : $"Changed {thing.OneOfIts()}", before, thing);
     }
 
     public static EditAnswer Move(Plan plan, MoveThings edit)
@@ -39,7 +40,7 @@ internal static class ThingEdits
             var p = fixture.Placement;
             if (SizeSense.CheckPlacement(p with { X = p.X + edit.Dx, Y = p.Y + edit.Dy }) is { } problem)
                 return EditAnswer.No(problem);
-            change.Put(fixture with { X = p.X + edit.Dx, Y = p.Y + edit.Dy });
+            change.Put((fixture with { X = p.X + edit.Dx, Y = p.Y + edit.Dy }).Settled(plan));
         }
         return change.Done(
             edit.Ids.Length == 1 ? $"Moved {((Thing)plan.Find(edit.Ids[0])!).OneOfIts()}" : $"Moved {edit.Ids.Length} things"
@@ -82,7 +83,7 @@ internal static class ThingEdits
         var p = fixture.Placement;
         if (SizeSense.CheckPlacement(p with { X = p.X + by.X, Y = p.Y + by.Y }) is { } problem)
             return EditAnswer.No(problem);
-        return Editor.Swap($"Placed {fixture.OneOfIts()}", fixture, fixture with { X = p.X + by.X, Y = p.Y + by.Y });
+        return Editor.Swap($"Placed {fixture.OneOfIts()}", fixture, (fixture with { X = p.X + by.X, Y = p.Y + by.Y }).Settled(plan));
     }
 
     public static EditAnswer Repeat(Plan plan, RepeatThing edit)

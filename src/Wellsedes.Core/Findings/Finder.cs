@@ -178,7 +178,9 @@ public static class Finder
                 : $"This is the widest way there from an entrance; every other is narrower than {measured}.",
             way.Width,
             target.Needed,
-            $"{source.Source}: {char.ToLowerInvariant(source.Name[0])}{source.Name[1..]}",
+            target.AskedBy.Length > 0
+                ? $"Asked of {target.AskedBy}"
+                : $"{source.Source}: {char.ToLowerInvariant(source.Name[0])}{source.Name[1..]}",
             way.Pinch is { } between ? [between.A.Name, between.B.Name] : [],
             [.. ids],
             way.Pinch is { Level: "" } at ? [at.OnA, at.OnB] : [way.Access.At],
@@ -188,6 +190,36 @@ public static class Finder
             measured,
             needed
         );
+    }
+
+    /// <summary>A drawn way that is not as wide as it must be.</summary>
+    public static Finding FromDrawn(Plan plan, Level level, Way way)
+    {
+        var (name, pinch) = (way.Target.Name, way.Pinch!);
+        string[] things = [.. new[] { pinch.A, pinch.B }.Where(side => side.OwnerId != way.Target.OwnerId).Select(side => side.Name)];
+        var (measured, needed) = WidthText.Write(way.Width, way.Target.Needed, plan.Details.Units);
+        return new Finding(
+            $"drawn/{way.Target.OwnerId}",
+            FindingWeight.Must,
+            FindingKind.Walkway,
+            way.Width <= 0
+                ? $"{name} is shut by {string.Join(" and ", things.Distinct())}"
+                : $"{name} narrows between {pinch.A.Name} and {pinch.B.Name}",
+            way.Width <= 0
+                ? "Nobody gets along it: move what stands across it, or draw it elsewhere."
+                : $"No more than {measured} of it is free there.",
+            way.Width,
+            way.Target.Needed,
+            "Drawn walkway: what is drawn is to stay free",
+            [pinch.A.Name, pinch.B.Name],
+            [.. new[] { pinch.A.OwnerId, pinch.B.OwnerId, way.Target.OwnerId }.Distinct()],
+            [pinch.OnA, pinch.OnB],
+            0,
+            [way.Target.OwnerId],
+            "",
+            measured,
+            needed
+        ).On(level);
     }
 
     /// <summary>Between two things, two chairs of one table, or at one of which two parts come near each other: the jambs of a door.</summary>

@@ -65,6 +65,40 @@ public static class Polygons
         return Math.Abs(Math.Abs(Region.SignedArea([.. hull])) - both) < 1e-6 * both + 0.01 ? hull : null;
     }
 
+    /// <summary>Two sides of a ring that cross or touch, counted from 0; null where none do.</summary>
+    public static (int, int)? Crossing(ImmutableArray<Point> ring)
+    {
+        for (var i = 0; i < ring.Length; i++)
+        for (var j = i + 1; j < ring.Length; j++)
+            if (Crosses(ring, i, j))
+                return (i, j);
+        return null;
+    }
+
+    private static bool Crosses(ImmutableArray<Point> ring, int i, int j)
+    {
+        var n = ring.Length;
+        var (a, b, c, d) = (ring[i], ring[(i + 1) % n], ring[j], ring[(j + 1) % n]);
+        if (j == i + 1 || (i == 0 && j == n - 1))
+            return false;
+        double Side(Point p, Point q, Point r) => (q - p).Cross(r - p);
+        return Side(a, b, c) * Side(a, b, d) <= 0 && Side(c, d, a) * Side(c, d, b) <= 0;
+    }
+
+    /// <summary>How far a point is from the line of a closed ring, in mm.</summary>
+    public static double DistanceToRing(ImmutableArray<Point> ring, Point p)
+    {
+        var least = double.PositiveInfinity;
+        for (var i = 0; i < ring.Length; i++)
+        {
+            var (a, b) = (ring[i], ring[(i + 1) % ring.Length]);
+            var along = b - a;
+            var t = along.Dot(along) is > 0 and var square ? Math.Clamp((p - a).Dot(along) / square, 0, 1) : 0;
+            least = Math.Min(least, p.DistanceTo(a + along * t));
+        }
+        return least;
+    }
+
     /// <summary>The area two regions share, in mm².</summary>
     public static double SharedArea(Region a, Region b) =>
         a.Bounds.Meets(b.Bounds) ? Overlaid(a, ToPolygon(b), SpatialFunction.Intersection).Area : 0;

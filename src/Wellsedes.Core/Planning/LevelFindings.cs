@@ -38,6 +38,7 @@ public sealed class LevelFindings
         ImmutableArray<PlacedItem> items,
         ImmutableArray<Overlap> overlaps,
         WalkwayAnalysis walkways,
+        ImmutableArray<Way> drawn,
         LevelFindings? before
     )
     {
@@ -63,6 +64,7 @@ public sealed class LevelFindings
         all.AddRange(
             ofWays
                 .Values.Select(told => told.Finding)
+                .Concat(drawn.Where(way => !way.Holds).Select(way => Finder.FromDrawn(plan, space.Level, way)))
                 .OrderBy(finding => finding.Measured / finding.Needed)
                 .ThenBy(finding => finding.Id, StringComparer.Ordinal)
         );

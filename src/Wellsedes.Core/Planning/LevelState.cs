@@ -24,6 +24,7 @@ public sealed record RoomFigures(
 /// <summary>Everything derived from one scheme on one level.</summary>
 /// <param name="Ground">The floor with what stands on it, before it is known by which flights people come onto it.</param>
 /// <param name="StepFreeGround">The same for ways without a step; null where the level has none.</param>
+/// <param name="Drawn">The ways that somebody drew, as wide as they are free.</param>
 /// <param name="StepFree">The ways without a step, Walkways itself where the plan has no step at all.</param>
 public sealed record LevelState(
     LevelSpace Space,
@@ -37,8 +38,12 @@ public sealed record LevelState(
     KeptOverlaps Kept,
     ImmutableArray<RoomFigures> Rooms,
     ImmutableArray<AreaFigures> Areas,
+    ImmutableArray<Way> Drawn,
     LevelFindings Findings
 )
 {
     public ImmutableArray<Overlap> Overlaps => Kept.All;
+
+    /// <summary>The ways that are to stay free.</summary>
+    public IEnumerable<KeptWay> KeptWays => KeptWay.Of(Things);
 }

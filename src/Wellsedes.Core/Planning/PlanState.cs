@@ -42,7 +42,10 @@ public sealed record PlanState(
             revision,
             status,
             date
-        );
+        )
+        {
+            NotDrawn = Plan.Find<View>(settings.ViewId) is { } view ? NotDrawn.By(Plan, view) : NotDrawn.Nothing,
+        };
 
     /// <summary>The same, seen from another level.</summary>
     public PlanState SeenOn(string levelId) =>

@@ -107,7 +107,7 @@ public sealed class Planner
     {
         var items = state.Items.Where(item => ids.Contains(item.Item.Id)).ToArray();
         if (items.Length == 0 && ids.Count == 1 && state.Plan.Find(ids.First()) is Thing fixture && fixture.LevelId == state.LevelId)
-            return Nearest.OfShapes([fixture.Floor()], ids, state.Space, [], 0);
+            return Nearest.OfShapes([.. fixture.Pieces()], ids, state.Space, [], 0);
         return Nearest.Of(items, state.Space, state.Items);
     }
 
@@ -150,7 +150,7 @@ public sealed class Planner
     {
         if (state.Items.FirstOrDefault(placed => placed.Item.Id == id) is not { } placed)
             return ("", null);
-        var fit = Fitting.Of(state.Space, state.Items, state.Overlaps, placed);
+        var fit = Fitting.Of(state.Space, state.Items, state.Overlaps, placed, state.Level.KeptWays);
         return (FitText.Of(fit, placed.Size, state.Plan.Details.Units), fit.Move);
     }
 
@@ -196,7 +196,7 @@ public sealed class Planner
             PlaceItem e => e.Catch,
             _ => 0,
         };
-        return item is null || reach <= 0 ? null : editor.Settled(plan, item, reach);
+        return item is null || reach <= 0 ? null : editor.Settled(plan, item, reach, (edit as MoveItems)?.Hold);
     }
 
     private PlanState Derive(Plan plan, string schemeId, bool keep, bool atOnce, CancellationToken cancel)
@@ -233,7 +233,9 @@ public sealed class Planner
             Stock = StockUses.Of(plan, [.. states.SelectMany(state => state.Items)]),
             Further =
             [
-                .. Holding.Of([.. states.SelectMany(state => state.Items)]).Against(brief.OfItems(), "", ""),
+                .. Holding
+                    .Of([.. states.SelectMany(state => state.Items)], Power.Reach([.. states.Select(state => state.Space)]))
+                    .Against(brief.OfItems(), "", ""),
                 .. states.SelectMany(state => state.Areas).SelectMany(area => area.Asked),
             ],
         };
@@ -309,13 +311,16 @@ public sealed class Planner
             var found = Overlaps.Find(space, items, last.Kept, new Work($"what stands in what on {level.Name}", MostSteps, cancel));
             return new LevelStanding(space, checks, items, things, last.Ground, last.StepFreeGround, found, last, false, true);
         }
+        var widths = new WidthsAsked(space, things);
         var (ground, overlaps) = Together.Both(
-            () => new WalkwayGround(scenes.Build(space, items, checks), last?.Ground, work),
+            () => new WalkwayGround(scenes.Build(space, items, checks, widths), last?.Ground, work),
             () => Overlaps.Find(space, items, last?.Kept, new Work($"what stands in what on {level.Name}", MostSteps, cancel))
         );
         // Flights to other levels are no part of the floor itself; steps on it are.
         var steps = space.Platforms.Any() || space.Flights.Any(f => f.ToLevelId.Length == 0);
-        var stepFree = steps ? new WalkwayGround(scenes.Build(space, items, checks, true), last?.StepFreeGround, work) : null;
+        var stepFree = steps
+            ? new WalkwayGround(scenes.Build(space, items, checks, widths, stepFree: true), last?.StepFreeGround, work)
+            : null;
         return new LevelStanding(space, checks, items, things, ground, stepFree, overlaps, last, false);
     }
 
@@ -329,6 +334,9 @@ public sealed class Planner
             && last.Findings.IsWorded(plan)
         )
             return last;
+        // A ground that stays from state to state has been counted.
+        var work = ReferenceEquals(of.Ground, of.Last?.Ground) ? null : of.Ground.Work;
+        var drawn = DrawnWays.All(KeptWay.Of(of.Things), of.Ground, work);
         var rooms = RoomsOf(of.Space, of.Items, of.Checks, walkways, stepFree);
         return new LevelState(
             of.Space,
@@ -341,8 +349,9 @@ public sealed class Planner
             stepFree,
             of.Kept,
             rooms,
-            AreasOf(of.Things, of.Items),
-            new LevelFindings(plan, of.Space, of.Items, of.Kept.All, walkways, of.Last?.Findings)
+            AreasOf(of.Space, of.Things, of.Items),
+            drawn,
+            new LevelFindings(plan, of.Space, of.Items, of.Kept.All, walkways, drawn, of.Last?.Findings)
         );
     }
 
@@ -394,32 +403,34 @@ public sealed class Planner
     }
 
     /// <summary>What the areas count that count by themselves.</summary>
-    private static ImmutableArray<AreaFigures> AreasOf(ImmutableArray<Thing> things, ImmutableArray<PlacedItem> items)
+    private static ImmutableArray<AreaFigures> AreasOf(LevelSpace space, ImmutableArray<Thing> things, ImmutableArray<PlacedItem> items)
     {
-        if (!things.Any(thing => thing.Counts()))
+        Thing[] zones = [.. things.Where(thing => thing.Counts())];
+        if (zones.Length == 0)
             return [];
         var middles = new SpatialIndex<PlacedItem>(items, item => Bounds.At(item.Item.Placement.Origin));
         return
         [
-            .. things
-                .Where(thing => thing.Counts())
-                .Select(thing =>
+            .. zones.Select(zone =>
+            {
+                var here = zone.Areas()
+                    .SelectMany(area => middles.Meeting(area.Bounds).Where(item => area.Holds(item.Item.Placement.Origin)))
+                    .Distinct()
+                    .ToArray();
+                var has = Holding.Of(here, Power.Reach(space));
+                return new AreaFigures(
+                    zone.Id,
+                    zone.Called(),
+                    has.Seats,
+                    has.Workstations,
+                    has.Tables,
+                    zone.Areas().Sum(area => area.Area) / 1e6
+                )
                 {
-                    var floor = thing.Floor();
-                    var here = middles.Meeting(floor.Bounds).Where(item => floor.Holds(item.Item.Placement.Origin)).ToArray();
-                    var has = Holding.Of(here);
-                    return new AreaFigures(
-                        thing.Id,
-                        thing.Called(),
-                        has.Seats,
-                        has.Workstations,
-                        has.Tables,
-                        thing.Width * thing.Depth / 1e6
-                    )
-                    {
-                        Asked = thing.Asks() is { } asked ? [.. has.Against(asked, thing.Id, thing.Called())] : [],
-                    };
-                }),
+                    Within = Nesting.Of(zone, zones)?.Id,
+                    Asked = zone.Asks() is { } asked ? [.. has.Against(asked, zone.Id, zone.Called())] : [],
+                };
+            }),
         ];
     }
 

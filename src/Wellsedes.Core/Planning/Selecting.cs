@@ -36,10 +36,11 @@ public static class Selecting
             var ids = new[] { worst?.Target.OwnerId, worst?.Pinch?.A.OwnerId, worst?.Pinch?.B.OwnerId }.OfType<string>().ToHashSet();
             return Ids(items.Where(item => ids.Contains(item.Item.Id)));
         }
+        var hasPower = Power.Reach([.. state.Levels.Select(level => level.Space)]);
         if (of.Length == 0)
-            return Ids(items.Where(item => Holding.Counts(item, kind)));
+            return Ids(items.Where(item => Holding.Counts(item, kind, hasPower)));
         return state.Plan.Find(of) is Thing zone && state.Levels.FirstOrDefault(level => level.Space.LevelId == zone.LevelId) is { } on
-            ? Ids(on.Items.Where(item => Holding.Counts(item, kind) && zone.Floor().Holds(item.Item.Placement.Origin)))
+            ? Ids(on.Items.Where(item => Holding.Counts(item, kind, hasPower) && zone.Marks(item.Item.Placement.Origin)))
             : [];
 
         static ImmutableArray<string> Ids(IEnumerable<PlacedItem> found) =>
@@ -58,8 +59,8 @@ public static class Selecting
                 ? state.Items.Where(other => state.Space.RoomAt(other.Item.Placement.Origin) == room)
                 : [],
             SelectAll.OfZone => state
-                .Level.Things.Where(zone => zone.Counts() && zone.Floor().Holds(thing.Item.Placement.Origin))
-                .SelectMany(zone => state.Items.Where(other => zone.Floor().Holds(other.Item.Placement.Origin)))
+                .Level.Things.Where(zone => zone.Counts() && zone.Marks(thing.Item.Placement.Origin))
+                .SelectMany(zone => state.Items.Where(other => zone.Marks(other.Item.Placement.Origin)))
                 .Distinct(),
             _ => LiningUp.Beneath(thing, state.Items),
         };

@@ -17,17 +17,22 @@ internal static class WaysIn
         return asked.Select(level => Finder.NoWayOnto(level.Space.Level));
     }
 
-    /// <summary>The ways a level is told about.</summary>
-    public static IReadOnlyList<Way> ToTell(LevelState level) => level.Walkways.IsEntered ? level.Walkways.Ways : [];
+    /// <summary>The ways a level is told about: those that are found, and the drawn ones that are narrower than they must be.</summary>
+    public static IReadOnlyList<Way> ToTell(LevelState level) =>
+        [.. level.Walkways.IsEntered ? level.Walkways.Ways : [], .. TooNarrow(level)];
+
+    /// <summary>A drawn way that is free tells only of its own width, and so of nothing that could be the narrowest.</summary>
+    private static IEnumerable<Way> TooNarrow(LevelState level) => level.Drawn.Where(way => !way.Holds);
 
     /// <summary>Of the ways that are told about the narrowest for what it needs.</summary>
-    public static Way? Narrowest(IEnumerable<LevelState> levels) =>
+    public static Way? Narrowest(IReadOnlyCollection<LevelState> levels) =>
         Way.NarrowestOf(
             levels
                 .Where(level => level.Walkways.IsEntered)
                 .SelectMany(level => level.Walkways.Parts)
                 .Select(part => part.Narrowest)
                 .OfType<Way>()
+                .Concat(levels.SelectMany(TooNarrow))
         );
 
     private static bool IsAsked(LevelState level) =>

@@ -7,7 +7,8 @@ public sealed record Asked(
     int? Workstations = null,
     int? Screens = null,
     int? WheelchairSpaces = null,
-    double? StorageLength = null
+    double? StorageLength = null,
+    int? WithPower = null
 )
 {
     /// <summary>More of anything is a typing mistake.</summary>
@@ -24,6 +25,7 @@ public sealed record Asked(
                     ("workstations", Workstations),
                     ("screens", Screens),
                     ("wheelchairSpaces", WheelchairSpaces),
+                    ("withPower", WithPower),
                 ]
         )
             if (count is < 0 or > Most)

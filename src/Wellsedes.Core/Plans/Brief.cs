@@ -10,11 +10,12 @@ public sealed record Brief(
     double? AreaPerSeat = null,
     int? Screens = null,
     int? WheelchairSpaces = null,
-    double? StorageLength = null
+    double? StorageLength = null,
+    int? WithPower = null
 ) : Entity(Id), IOfScheme
 {
     /// <summary>What is asked of what items are, beside the seats, tables and workstations.</summary>
-    public Asked OfItems() => new(Screens: Screens, WheelchairSpaces: WheelchairSpaces, StorageLength: StorageLength);
+    public Asked OfItems() => new(Screens: Screens, WheelchairSpaces: WheelchairSpaces, StorageLength: StorageLength, WithPower: WithPower);
 
     public Asked Whole() => OfItems() with { Seats = Seats, Tables = Tables, Workstations = Workstations };
 }

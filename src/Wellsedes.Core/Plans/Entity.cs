@@ -46,6 +46,9 @@ public static class EntityKinds
         ("stock", typeof(HouseStock)),
         ("finish", typeof(Finish)),
         ("dimension", typeof(Dimension)),
+        ("view", typeof(View)),
+        ("locks", typeof(Locks)),
+        ("group", typeof(OwnGroup)),
     ];
 
     public static IEnumerable<(string Name, Type Type)> All(ThingKinds things) =>

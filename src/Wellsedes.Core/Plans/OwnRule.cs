@@ -16,7 +16,8 @@ public sealed record PlanRules(
     SourcedValue LiesFlat,
     SourcedValue HighestStep,
     SourcedValue LevelChange,
-    SourcedValue RampRun
+    SourcedValue RampRun,
+    SourcedValue PowerReach
 )
 {
     public static PlanRules Of(Plan plan)
@@ -30,7 +31,8 @@ public sealed record PlanRules(
             Held(HouseRules.LiesFlat),
             Held(HouseRules.HighestStep),
             Held(HouseRules.LevelChange),
-            Held(HouseRules.RampRun)
+            Held(HouseRules.RampRun),
+            Held(HouseRules.PowerReach)
         );
     }
 }

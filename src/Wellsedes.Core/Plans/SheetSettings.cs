@@ -25,7 +25,8 @@ public sealed record SheetShows(
 );
 
 /// <summary>
-/// A sheet of one scheme on one level: paper, scale (null for the largest that fits), title block, what is shown, notes.
+/// A sheet of one scheme on one level: paper, scale (null for the largest that fits), title block, what is shown, notes, and
+/// the view it is drawn by ("" for one that prints all).
 /// Issued revisions hang on its id.
 /// </summary>
 public sealed record SheetSettings(
@@ -37,5 +38,6 @@ public sealed record SheetSettings(
     TitleBlockFields TitleBlock,
     SheetShows Shows,
     [property: LongText(2000)] string Notes = "",
-    double? Scale = null
+    double? Scale = null,
+    string ViewId = ""
 ) : Entity(Id), IOfScheme, IOnLevel;

@@ -1,3 +1,5 @@
+using System.Collections.Immutable;
+using System.Runtime.CompilerServices;
 using System.Text.Json.Serialization;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
@@ -77,6 +79,46 @@ public abstract record Thing(string Id, string LevelId, double X, double Y, doub
 
     /// <summary>The floor it takes or lies over.</summary>
     public virtual Convex Floor() => Convex.Rectangle(default, Width, Depth).At(Placement);
+
+    /// <summary>The floor it marks or lies over, in one piece or several; its floor unless its kind has an outline of its own.</summary>
+    public ImmutableArray<Region> Areas() => Known.GetValue(this, static thing => new KnownAreas(thing.FindAreas())).Areas;
+
+    protected virtual ImmutableArray<Region> FindAreas() => [new Region([.. Floor().Outline(5)], [])];
+
+    private sealed record KnownAreas(ImmutableArray<Region> Areas);
+
+    /// <summary>By the thing itself: a changed copy is another one.</summary>
+    private static readonly ConditionalWeakTable<Thing, KnownAreas> Known = [];
+
+    /// <summary>Its floor in convex pieces.</summary>
+    public virtual IEnumerable<Convex> Pieces() => [Floor()];
+
+    /// <summary>The outline of its own that it has, in its own frame; null for none.</summary>
+    public virtual ZoneShape? OwnOutline() => null;
+
+    /// <summary>The same with an outline of its own, given on the level; null where its kind takes none.</summary>
+    public virtual Thing? Outlined(ZoneShape onLevel) => null;
+
+    /// <summary>Whether a point of the level lies in the area it marks.</summary>
+    public bool Marks(Point p)
+    {
+        foreach (var area in Areas())
+            if (area.Holds(p))
+                return true;
+        return false;
+    }
+
+    /// <summary>Whether it is only drawn: nothing of it stands up.</summary>
+    public virtual bool IsMarked() => false;
+
+    /// <summary>The way it keeps free; null for none.</summary>
+    public virtual KeptWay? Keeps() => null;
+
+    /// <summary>The clear width in mm that is asked of the ways to what stands in it; null for none of its own.</summary>
+    public virtual double? AsksWidth() => null;
+
+    /// <summary>Whether it gives power to what stands near.</summary>
+    public virtual bool GivesPower() => false;
 
     /// <summary>How high it reaches above the floor, in mm; endless for what goes up to the ceiling.</summary>
     public virtual double Top() => double.PositiveInfinity;

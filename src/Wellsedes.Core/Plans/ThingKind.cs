@@ -43,6 +43,19 @@ public enum ThingStage
     Furnish,
 }
 
+/// <summary>How a kind of thing is put in.</summary>
+public enum ThingForm
+{
+    /// <summary>Set down at its usual size.</summary>
+    Box,
+
+    /// <summary>Set down at its usual size, or drawn corner by corner as an area.</summary>
+    Area,
+
+    /// <summary>Drawn point by point as a line; it has no width and depth of its own.</summary>
+    Line,
+}
+
 /// <summary>A kind of thing as the program knows it: its names, its fields and how a new one begins.</summary>
 /// <param name="Name">Its name in JSON, stable for ever.</param>
 /// <param name="Word">What one is called: "low ceiling".</param>
@@ -55,7 +68,8 @@ public sealed record ThingKind(
     ThingStage Stage,
     ImmutableArray<ThingField> Fields,
     Func<string, string, string, Point, Thing> Make,
-    ImmutableArray<ReadyMade> Ready = default
+    ImmutableArray<ReadyMade> Ready = default,
+    ThingForm Form = ThingForm.Box
 );
 
 /// <summary>A form in which a kind is offered: what it is called, and how it differs from a usual new one.</summary>

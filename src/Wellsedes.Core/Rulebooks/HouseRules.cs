@@ -107,6 +107,16 @@ public static class HouseRules
         FromMemory
     );
 
+    /// <summary>As far as the lead of a lamp or a laptop reaches.</summary>
+    public static readonly SourcedValue PowerReach = new(
+        "power-reach",
+        "Reach of a lead from a socket",
+        1500,
+        "Common practice (leads of lamps and laptops are about 1.5 to 2 m long)",
+        "medium",
+        FromMemory
+    );
+
     public static IReadOnlyList<SourcedValue> All =>
-        [MainAisle, SeatAccess, OccupiedChair, PulledOutChair, Headroom, LiesFlat, HighestStep, LevelChange, RampRun];
+        [MainAisle, SeatAccess, OccupiedChair, PulledOutChair, Headroom, LiesFlat, HighestStep, LevelChange, RampRun, PowerReach];
 }

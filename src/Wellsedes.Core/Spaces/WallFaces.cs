@@ -12,9 +12,18 @@ public static class WallFaces
         var (wall, line) = (body.Wall, body.Wall.Line);
         if (!line.IsStraight)
             return line.Offset((left ? 1 : -1) * wall.Thickness / 2).Length;
-        var start = Corner(walls, body, body.Start, left, line.Direction(0));
-        var end = Corner(walls, body, body.End, left, line.Direction(line.Length) * -1);
+        var (start, end) = Of(walls, body, left);
         return start.DistanceTo(end);
+    }
+
+    /// <summary>The two ends of a straight wall's face on the left or right of its direction.</summary>
+    public static (Point Start, Point End) Of(LevelWalls walls, WallBody body, bool left)
+    {
+        var line = body.Wall.Line;
+        return (
+            Corner(walls, body, body.Start, left, line.Direction(0)),
+            Corner(walls, body, body.End, left, line.Direction(line.Length) * -1)
+        );
     }
 
     /// <summary>Where a face ends. A wall that runs into the side of another is drawn to its middle, but its face ends at that side.</summary>

@@ -1,5 +1,6 @@
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Things.Columns;
+using Wellsedes.Core.Things.DrawnWays;
 using Wellsedes.Core.Things.Fittings;
 using Wellsedes.Core.Things.KeepClears;
 using Wellsedes.Core.Things.LowCeilings;
@@ -12,5 +13,15 @@ namespace Wellsedes.Core.Things;
 public static class ThingList
 {
     public static ThingKinds Shipped { get; } =
-        new([Column.Kind, KeepClear.Kind, Flight.ThingKind, Platform.Kind, Fitting.ThingKind, LowCeiling.Kind, Zone.Kind, Mark.Kind]);
+        new([
+            Column.Kind,
+            KeepClear.Kind,
+            Flight.ThingKind,
+            Platform.Kind,
+            Fitting.ThingKind,
+            LowCeiling.Kind,
+            Zone.Kind,
+            Walkway.Kind,
+            Mark.Kind,
+        ]);
 }

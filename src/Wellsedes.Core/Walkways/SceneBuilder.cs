@@ -10,14 +10,21 @@ namespace Wellsedes.Core.Walkways;
 public sealed class SceneBuilder
 {
     /// <summary>A thing as it is on the floor, and as it is where it is reached over a stage.</summary>
-    private sealed record ItemScene(Checks Checks, ScenePart Part, ScenePart OnDeck);
+    private sealed record ItemScene(Checks Checks, WidthAsked? Asked, ScenePart Part, ScenePart OnDeck);
 
     private readonly ConditionalWeakTable<PlacedItem, ItemScene> items = [];
     private readonly ConditionalWeakTable<LevelSpace, ShellScene> shells = [];
     private readonly ConditionalWeakTable<LevelSpace, ShellScene> stepFreeShells = [];
 
+    /// <param name="widths">What zones and rooms ask of the ways to what stands in them; null where they ask nothing.</param>
     /// <param name="stepFree">Whether only ways without a step are asked about.</param>
-    public WalkwayScene Build(LevelSpace space, IReadOnlyList<PlacedItem> placed, Checks checks, bool stepFree = false)
+    public WalkwayScene Build(
+        LevelSpace space,
+        IReadOnlyList<PlacedItem> placed,
+        Checks checks,
+        WidthsAsked? widths = null,
+        bool stepFree = false
+    )
     {
         var known = stepFree ? stepFreeShells : shells;
         if (!known.TryGetValue(space, out var shell) || shell.Checks != checks)
@@ -28,8 +35,9 @@ public sealed class SceneBuilder
         var decks = new SpatialIndex<PlacedItem>([.. placed.Where(item => item.Form.StoodOn && !item.LiesFlat)], deck => deck.Bounds);
         foreach (var item in placed)
         {
-            if (!items.TryGetValue(item, out var scene) || scene.Checks != checks)
-                items.AddOrUpdate(item, scene = Furniture(item, checks));
+            var asked = widths?.For(item);
+            if (!items.TryGetValue(item, out var scene) || scene.Checks != checks || scene.Asked != asked)
+                items.AddOrUpdate(item, scene = Furniture(item, checks, asked));
             var part = scene.Part;
             // What stands on a stage is reached over the stage.
             if (decks.Count > 0 && !part.Targets.IsEmpty)
@@ -54,14 +62,16 @@ public sealed class SceneBuilder
         && deck.Bounds.Holds(item.Item.Placement.Origin)
         && deck.Solids.Any(top => top.Holds(item.Item.Placement.Origin));
 
-    private static ItemScene Furniture(PlacedItem item, Checks checks)
+    private static ItemScene Furniture(PlacedItem item, Checks checks, WidthAsked? asked)
     {
+        var (seatAccess, mainAisle) = (asked?.Width ?? checks.SeatAccess, asked?.Width ?? checks.MainAisle);
+        var by = asked?.By ?? "";
         var name = item.Name;
         List<Obstacle> obstacles = [];
         List<Target> targets = [];
         // What hangs above everybody's head, lies flat on the floor or is there for scale stands in nobody's way.
         if (item.IsOverhead || item.Form.ForScale)
-            return SceneOf(checks, [], []);
+            return SceneOf(checks, asked, [], []);
         if (!item.LiesFlat)
             for (var i = 0; i < item.Solids.Length; i++)
                 obstacles.Add(new Obstacle(item.Item.Id, name, $"body{i}", item.Solids[i]));
@@ -78,12 +88,12 @@ public sealed class SceneBuilder
                 obstacles.Add(chair = new Obstacle(item.Item.Id, $"Chair at {name}", $"seat{i}", item.Chairs[i]));
             var access = ownSeat && fromFront ? [FrontOf(item, obstacles, seat)] : Sides(chair, seat, item.Item.Placement, ownSeat);
             all.AddRange(access);
-            targets.Add(new Target(item.Item.Id, name, TargetKind.Seat, i, checks.SeatAccess, [.. access]));
+            targets.Add(new Target(item.Item.Id, name, TargetKind.Seat, i, seatAccess, [.. access], AskedBy: by));
         }
         if (item.Kind.Counted == "table" && all.Count > 0)
-            targets.Add(new Target(item.Item.Id, name, TargetKind.Table, 0, checks.SeatAccess, [.. all]));
+            targets.Add(new Target(item.Item.Id, name, TargetKind.Table, 0, seatAccess, [.. all], AskedBy: by));
         if (item.Kind.Kind == Catalogue.CatalogueKind.Serving)
-            targets.Add(new Target(item.Item.Id, name, TargetKind.Place, 0, checks.MainAisle, [FrontOf(item, obstacles[0])]));
+            targets.Add(new Target(item.Item.Id, name, TargetKind.Place, 0, mainAisle, [FrontOf(item, obstacles[0])], AskedBy: by));
         var at = item.Item.Placement.Origin;
         if (item.Form.WalkedOn)
             targets.Add(
@@ -92,15 +102,20 @@ public sealed class SceneBuilder
                     name,
                     TargetKind.Place,
                     0,
-                    checks.MainAisle,
-                    [new Access(new Obstacle(item.Item.Id, name, "middle", Convex.Disc(at, 0)), at, default)]
+                    mainAisle,
+                    [new Access(new Obstacle(item.Item.Id, name, "middle", Convex.Disc(at, 0)), at, default)],
+                    AskedBy: by
                 )
             );
-        return SceneOf(checks, [.. obstacles], [.. targets]);
+        return SceneOf(checks, asked, [.. obstacles], [.. targets]);
     }
 
-    private static ItemScene SceneOf(Checks checks, ImmutableArray<Obstacle> obstacles, ImmutableArray<Target> targets) =>
-        new(checks, new ScenePart(obstacles, targets), new ScenePart(obstacles, []));
+    private static ItemScene SceneOf(
+        Checks checks,
+        WidthAsked? asked,
+        ImmutableArray<Obstacle> obstacles,
+        ImmutableArray<Target> targets
+    ) => new(checks, asked, new ScenePart(obstacles, targets), new ScenePart(obstacles, []));
 
     private static Access FrontOf(PlacedItem item, Obstacle body) =>
         new(body, item.Item.Placement.Out(item.Form.FrontMark), item.Item.Placement.Turned(new Point(0, -1)));

@@ -17,6 +17,9 @@ public enum TargetKind
 
     /// <summary>A room as such: its own point.</summary>
     Room,
+
+    /// <summary>A way that somebody drew: from its one end to the other.</summary>
+    Drawn,
 }
 
 /// <summary>
@@ -60,6 +63,7 @@ public sealed record Mouth(Obstacle Leaf, Placement Frame, int Inward, double Ha
 /// <param name="Index">Which seat of its owner, from 0; 0 otherwise.</param>
 /// <param name="Needed">Required clear width in mm.</param>
 /// <param name="Mouth">Of a way out; its width then is the least of its own and of the ways to either face of it.</param>
+/// <param name="AskedBy">The room, zone or drawn way that asks for the width; "" where a rule does.</param>
 public sealed record Target(
     string OwnerId,
     string Name,
@@ -67,7 +71,8 @@ public sealed record Target(
     int Index,
     double Needed,
     ImmutableArray<Access> Access,
-    Mouth? Mouth = null
+    Mouth? Mouth = null,
+    string AskedBy = ""
 );
 
 /// <summary>

@@ -4,7 +4,7 @@
   import { readFigure } from "../parts/readFigure";
   import { writeLength } from "../plan/figures";
   import type { OpenPlan } from "../plan/openPlan.svelte";
-  import { back, close, drawing, flip, lastOf, questionOf, standsLeft, takePoint } from "./chain";
+  import { back, close, drawing, flip, isOfThing, lastOf, questionOf, standsLeft, takePoint } from "./chain";
   import { tools } from "./tools.svelte";
 
   interface Props {
@@ -18,6 +18,7 @@
   const chain = $derived(tools.tool.kind === "chain" ? tools.tool.chain : null);
   const asked = $derived(tools.tool.kind === "points" ? tools.tool.asked : null);
   const shown = $derived(tools.aim && chain && lastOf(chain) ? tools.aim : null);
+  const ofThing = $derived(chain !== null && isOfThing(chain));
   /** Whether the plan is to be pressed before anything can be typed. */
   const waits = $derived(chain !== null && (chain.offsets ? !chain.corner : !chain.start));
   let length = $state("");
@@ -98,7 +99,8 @@
     }
     const last = lastOf(chain);
     if (!last) {
-      if (a !== undefined || b !== undefined) return refused("Press where the first wall starts.");
+      if (a !== undefined || b !== undefined)
+        return refused(ofThing ? "Press where it starts." : "Press where the first wall starts.");
       tools.chain({ start: { x: 0, y: 0 } });
       return true;
     }
@@ -221,17 +223,21 @@
         onclick={() => tools.chain({ offsets: !offsets, corner: null })}>From a corner</button
       >
     {:else}
+      {#if !ofThing}
+        <button
+          class="pill"
+          aria-pressed={chain.curved}
+          onclick={() => tools.chain({ curved: !chain.curved, through: null })}>Curve</button
+        >
+      {/if}
       <button
         class="pill"
-        aria-pressed={chain.curved}
-        onclick={() => tools.chain({ curved: !chain.curved, through: null })}>Curve</button
-      >
-      <button class="pill" disabled={chain.sides.length < 2} onclick={() => drawing.take(() => close(plan))}
-        >Close</button
+        disabled={chain.sides.length < (chain.what === "line" ? 1 : 2)}
+        onclick={() => drawing.take(() => close(plan))}>{chain.what === "line" ? "Done" : "Close"}</button
       >
       <button class="pill" onclick={() => drawing.take(() => back(plan))}>Back</button>
     {/if}
-    <button class="pill" onclick={end}>End</button>
+    <button class="pill" onclick={end}>{ofThing ? "Leave it" : "End"}</button>
     <span
       id="draw-said"
       class="max-w-[280px] text-[12px] {tools.said ? 'text-must' : 'text-soft'}"
@@ -242,7 +248,8 @@
       {:else if offsets}Type, Enter; Enter again starts here
       {:else if !chain.start}Press where it starts
       {:else if chain.curved && !chain.through}Press a point the curve passes
-      {:else}{tools.aim?.caught || "Point and type; Enter closes"}{/if}
+      {:else}{tools.aim?.caught ||
+          (chain.what === "line" ? "Point and type; Enter ends it" : "Point and type; Enter closes")}{/if}
     </span>
   {:else}
     {#if asked?.ring || asked?.path}

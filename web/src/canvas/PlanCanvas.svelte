@@ -1,11 +1,12 @@
 <script lang="ts">
   import { onMount, untrack } from "svelte";
-  import type { Backing, Dimension, Item, SettingOutLine } from "../app/api";
+  import type { Backing, Dimension, Item, SettingOutLine, Thing } from "../app/api";
   import type { OpenPlan } from "../plan/openPlan.svelte";
   import Chip from "../parts/Chip.svelte";
   import FocusLayer from "./FocusLayer.svelte";
   import type { DragShell } from "./gestures/dragShell";
   import { nothing, type Gesture, type Hand, type Table } from "./gestures/gesture";
+  import { DragCorner } from "./gestures/dragCorner";
   import { Pan } from "./gestures/pan";
   import { Press } from "./gestures/press";
   import { PullRepeat } from "./gestures/pullRepeat";
@@ -34,6 +35,7 @@
     paintSelectedThings,
     paintUnjoinedEnds,
   } from "./shellLive";
+  import { cornersOf, type Corner } from "../things/corners";
   import { thicknessOf } from "../plan/usual";
   import { shellThings } from "./shellThings";
   import { placingAt, formPlaced } from "./tooling/placeItem";
@@ -307,7 +309,7 @@
 
   function paintShellLive(ctx: CanvasRenderingContext2D) {
     if (plan.stage === "furnish") {
-      paintSelectedThings(ctx, view, shellThings(plan).standing, plan.selected);
+      paintSelectedThings(ctx, view, shellThings(plan).standing, plan.selected, (id) => plan.outlinesOf(id));
       paintDrawing(ctx, view, tools.tool, tools.aim, (wallType) => thicknessOf(plan, wallType));
     }
     if (plan.stage !== "shell" || !plan.shell) return;
@@ -537,6 +539,22 @@
     return last && !last.locked ? { id: group.id, ...view.toScreen(last) } : null;
   });
 
+  /** The corners of the one selected thing that was drawn by them. */
+  const corners = $derived.by(() => {
+    if (plan.stage !== "furnish" || !plan.canEdit || plan.selected.size !== 1 || tools.tool.kind !== "select")
+      return [];
+    const id = [...plan.selected][0]!;
+    const thing = (plan.asMoved(id) ?? plan.entities.get(id)) as unknown as Thing | undefined;
+    if (!thing || thing.locked || !plan.isThing(id)) return [];
+    return cornersOf(thing).map((corner) => ({ id, corner, ...view.toScreen(corner.at) }));
+  });
+
+  function startCorner(event: PointerEvent, id: string, corner: Corner) {
+    event.stopPropagation();
+    become(DragCorner.begin(table, id, corner));
+    host.setPointerCapture(event.pointerId);
+  }
+
   function startPull(event: PointerEvent, id: string) {
     event.stopPropagation();
     become(PullRepeat.begin(table, id));
@@ -600,6 +618,18 @@
       onpointerdown={(e) => startTurn(e, grip.item)}
     ></button>
   {/if}
+
+  {#each corners as { id, corner, x, y }, n (n)}
+    <button
+      class="absolute h-3 w-3 -translate-x-1/2 -translate-y-1/2 border-2 border-pencil bg-white"
+      style:left="{x}px"
+      style:top="{y}px"
+      title="Drag the corner"
+      tabindex="-1"
+      aria-label="Corner {n + 1}; drag it, or type its place in the panel"
+      onpointerdown={(e) => startCorner(e, id, corner)}
+    ></button>
+  {/each}
 
   {#if pull}
     <button

@@ -38,6 +38,16 @@
   {/if}
 </div>
 <div class="absolute right-3 bottom-3 flex items-center gap-2 text-[12px] font-medium text-soft">
+  {#if plan.viewing.unseenCount}
+    <span class="flex items-center gap-1.5 rounded-md border border-edge bg-white px-2 py-0.5"
+      >{plan.viewing.unseenCount} hidden by “{plan.viewing.view?.name ?? ""}”
+      <button
+        class="underline"
+        onpointerdown={(e) => e.stopPropagation()}
+        onclick={() => plan.viewing.look("")}>Show all</button
+      ></span
+    >
+  {/if}
   <span>1 : {Math.round(trueSize / view.scale)} on screen</span>
   <div
     class="flex rounded-md border border-edge bg-white"

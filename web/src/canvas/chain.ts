@@ -38,6 +38,23 @@ function editOf(plan: OpenPlan, chain: Chain, closed: boolean): Edit {
     : { do: "draw-boundary", ...common, roomName: chain.roomName };
 }
 
+/** Whether a chain becomes a thing when it ends; nothing is done before. */
+export const isOfThing = (chain: Chain) => chain.what === "area" || chain.what === "line";
+
+/** Puts in the thing whose outline or line was drawn. */
+async function putDrawn(plan: OpenPlan, chain: Chain): Promise<boolean> {
+  const corners = [chain.start!, ...chain.sides.map((side) => side.to)];
+  const drawn =
+    chain.what === "area"
+      ? { shape: { rings: [corners], rooms: [] } }
+      : { line: corners, depth: 1, width: 1 };
+  const thing = { ...chain.thing, id: chain.id, x: 0, y: 0, rotation: 0, ...drawn };
+  if (!(await plan.do({ do: "put-thing", thing } as unknown as Edit))) return false;
+  tools.rest();
+  plan.select([chain.id]);
+  return true;
+}
+
 /** Takes the next place of the chain that is drawn: its start, a point a curve passes, or the end of a side; false when it was refused. */
 export async function takePoint(plan: OpenPlan, aim: Aim, typed: boolean): Promise<boolean> {
   if (tools.tool.kind !== "chain") return false;
@@ -50,8 +67,14 @@ export async function takePoint(plan: OpenPlan, aim: Aim, typed: boolean): Promi
   if (!chain.start) return changed({ start: aim.at });
   if (chain.curved && !chain.through) return changed({ through: aim.at });
   const last = lastOf(chain)!;
-  const closes = chain.sides.length > 1 && Math.hypot(aim.at.x - chain.start.x, aim.at.y - chain.start.y) < 1;
-  if (Math.hypot(aim.at.x - last.x, aim.at.y - last.y) < 1) return true;
+  const closes =
+    chain.what !== "line" &&
+    chain.sides.length > 1 &&
+    Math.hypot(aim.at.x - chain.start.x, aim.at.y - chain.start.y) < 1;
+  // A line ends where it is pressed again.
+  if (Math.hypot(aim.at.x - last.x, aim.at.y - last.y) < 1)
+    return chain.what === "line" && !typed && chain.sides.length ? close(plan) : true;
+  if (closes && isOfThing(chain)) return close(plan);
   const side = {
     to: closes ? chain.start : aim.at,
     bow: 0,
@@ -63,16 +86,20 @@ export async function takePoint(plan: OpenPlan, aim: Aim, typed: boolean): Promi
         : ("Assumed" as const),
   };
   const next = { ...chain, sides: [...chain.sides, side], through: null };
-  if (!(await plan.do(editOf(plan, next, closes)))) return false;
+  if (!isOfThing(chain) && !(await plan.do(editOf(plan, next, closes)))) return false;
   if (closes) tools.rest();
   else tools.chain({ sides: next.sides, through: null, curved: false });
   return true;
 }
 
-/** Closes the chain: the last corner is joined to the first. */
+/** Closes the chain: the last corner is joined to the first; a line ends. */
 export async function close(plan: OpenPlan): Promise<boolean> {
   if (tools.tool.kind !== "chain") return false;
   const { chain } = tools.tool;
+  if (isOfThing(chain)) {
+    const enough = chain.sides.length >= (chain.what === "area" ? 2 : 1);
+    return enough ? putDrawn(plan, chain) : true;
+  }
   if (chain.sides.length > 1 && !(await plan.do(editOf(plan, chain, true)))) return false;
   tools.rest();
   return true;
@@ -104,7 +131,7 @@ export async function back(plan: OpenPlan): Promise<boolean> {
   if (chain.through) tools.chain({ through: null });
   else if (chain.sides.length === 0) tools.chain({ start: null });
   else {
-    if (!(await plan.undo())) return false;
+    if (!isOfThing(chain) && !(await plan.undo())) return false;
     tools.chain({ sides: chain.sides.slice(0, -1) });
   }
   return true;

@@ -90,6 +90,7 @@ interface Paths {
   role: string;
   path: Path2D;
   fine: boolean;
+  text?: { text: string; at: { x: number; y: number }; size: number; rotation: number };
 }
 
 /** Pixels for a mm from which fine parts of symbols are painted: about 1:50 on a usual screen. */
@@ -100,7 +101,12 @@ const pathCache = new WeakMap<FormView, Paths[]>();
 function pathsOf(form: FormView): Paths[] {
   let paths = pathCache.get(form);
   if (!paths) {
-    paths = form.symbol.map((part) => ({ role: part.role, path: new Path2D(part.path), fine: part.fine }));
+    paths = form.symbol.map((part) => ({
+      role: part.role,
+      path: new Path2D(part.path),
+      fine: part.fine,
+      text: (part.text as Paths["text"]) ?? undefined,
+    }));
     pathCache.set(form, paths);
   }
   return paths;
@@ -419,7 +425,7 @@ export function paintItem(
     ctx.strokeRect(minX, minY, maxX - minX, maxY - minY);
     return;
   }
-  for (const { role, path, fine } of pathsOf(form)) {
+  for (const { role, path, fine, text } of pathsOf(form)) {
     if (fine && view.scale < finestScale) continue;
     switch (role) {
       case "Body":
@@ -450,12 +456,36 @@ export function paintItem(
         ctx.stroke(path);
         ctx.setLineDash([]);
         break;
+      case "Line":
+      case "Dash":
+        ctx.strokeStyle = line;
+        ctx.lineWidth = px;
+        ctx.setLineDash(role === "Dash" ? [6 * px, 4 * px] : []);
+        ctx.stroke(path);
+        ctx.setLineDash([]);
+        break;
+      case "Text":
+        if (text && text.size * view.scale >= 5) paintLetters(ctx, text, line);
+        break;
       default:
         ctx.strokeStyle = mode === "selected" ? ink.pencil : ink.faint;
         ctx.lineWidth = 0.8 * px;
         ctx.stroke(path);
     }
   }
+}
+
+/** Letters of a symbol, in its own frame (mm, y up). */
+function paintLetters(ctx: CanvasRenderingContext2D, letters: NonNullable<Paths["text"]>, line: string) {
+  ctx.save();
+  ctx.translate(letters.at.x, letters.at.y);
+  ctx.rotate((letters.rotation * Math.PI) / 180);
+  ctx.scale(1, -1);
+  ctx.font = `400 ${letters.size}px "Barlow Semi Condensed"`;
+  ctx.textAlign = "center";
+  ctx.fillStyle = line;
+  ctx.fillText(letters.text, 0, letters.size * 0.35);
+  ctx.restore();
 }
 
 /** The label in the middle of an item and its count of seats, upright, when there is room for them. */

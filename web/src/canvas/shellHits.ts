@@ -92,17 +92,28 @@ export function shellAt(
 }
 
 /**
- * Zones and marks at a point. Those that take much floor are taken by their edges, so that what stands in them can be
- * pressed, and the floor be dragged over.
+ * Zones, walkways and marks at a point. Those that take much floor are taken by their edges, so that what stands in them can be
+ * pressed, and the floor be dragged over. One with an outline of its own is there where that is.
  */
-export function looseAt(p: Point, reach: number, standing: Thing[]): ShellHit[] {
+export function looseAt(
+  p: Point,
+  reach: number,
+  standing: Thing[],
+  outlinesOf: (id: string) => Point[][] = () => [],
+): ShellHit[] {
   const small = [...standing].sort((a, b) => a.width * a.depth - b.width * b.depth);
   return small
     .filter((thing) => {
       const own = inFrame(thing, p);
       const [x, y] = [Math.abs(own.x) - thing.width / 2, Math.abs(own.y) - thing.depth / 2];
       if (x > reach || y > reach) return false;
-      return thing.width * thing.depth < 4e6 || x > -reach || y > -reach;
+      const isSmall = thing.width * thing.depth < 4e6;
+      if (!thing.shape && !thing.line) return isSmall || x > -reach || y > -reach;
+      const rings = outlinesOf(thing.id);
+      return (
+        (isSmall && rings.some((ring) => within(ring, p))) ||
+        rings.some((ring) => ring.some((a, i) => nearLine(a, ring[(i + 1) % ring.length]!, p) <= reach))
+      );
     })
     .map((thing) => ({ id: thing.id, kind: "thing" }));
 }

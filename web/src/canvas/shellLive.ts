@@ -93,10 +93,14 @@ export function paintSelectedThings(
   view: Viewport,
   things: Thing[],
   selected: ReadonlySet<string>,
+  outlinesOf: (id: string) => Point[][] = () => [],
 ) {
   ctx.strokeStyle = ink.pencil;
   ctx.lineWidth = 2;
-  for (const thing of things) if (selected.has(thing.id)) ring(ctx, view, boxOfThing(thing));
+  for (const thing of things)
+    if (selected.has(thing.id))
+      for (const outline of thing.shape || thing.line ? outlinesOf(thing.id) : [boxOfThing(thing)])
+        ring(ctx, view, outline);
 }
 
 /** Ends of walls that stop a little short: a ring round each and a line to what it could meet. */

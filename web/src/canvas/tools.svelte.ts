@@ -35,10 +35,12 @@ export interface OpeningChoice {
   name: string;
 }
 
-/** A run of walls, or of lines without walls, while it is drawn. */
+/** A run of walls, or of lines without walls, while it is drawn; or the outline of an area, or a line, that becomes a thing when it ends. */
 export interface Chain {
   id: string;
-  what: "walls" | "boundary";
+  what: "walls" | "boundary" | "area" | "line";
+  /** What it becomes, where it is the outline or line of a thing. */
+  thing?: Thing;
   wallType: string;
   line: "Centre" | "InsideFace" | "OutsideFace";
   /** Which side of the drawn line is the inside; it changes only when somebody flips it. */

@@ -17,6 +17,8 @@
     Front: ["#B9B5A6", "none"],
     Use: ["none", "#B5B2A5"],
     Detail: ["none", "#B9B5A6"],
+    Line: ["none", "#21302D"],
+    Dash: ["none", "#5C6965"],
   };
 </script>
 

@@ -5,6 +5,7 @@ import { tools } from "../canvas/tools.svelte";
 import { backToPlan } from "../parts/focus";
 import { pressMeter } from "./meter";
 import { repeatFigures } from "./groups.svelte";
+import { offsets } from "./offsets.svelte";
 import type { OpenPlan, Stage } from "./openPlan.svelte";
 
 export const keyList: [string, string][] = [
@@ -20,6 +21,7 @@ export const keyList: [string, string][] = [
   ["Ctrl+C, X, V", "Copy, cut, paste: in place, also on another level, in another scheme or plan"],
   ["C", "Make a cluster of what is selected"],
   ["R", "Repeat what is selected in rows; its figures are in the panel"],
+  ["O", "Set what is selected off from a wall or side: point at it, then type how far away and along"],
   ["Enter", "With a cluster or repeat selected: open it to edit inside; Esc closes it"],
   ["Delete", "Remove what is selected"],
   ["Ctrl+Z, Ctrl+Y", "Undo, redo your own changes"],
@@ -155,6 +157,10 @@ export function keysFor(plan: OpenPlan, view: View) {
               : { do: "repeat-items", id, ids, figures: repeatFigures({ columns: 2 }) },
           );
         }
+        return done();
+      case "o":
+      case "O":
+        if (may) offsets.point(ids);
         return done();
       case "Delete":
       case "Backspace": {

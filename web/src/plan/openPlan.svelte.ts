@@ -22,6 +22,7 @@ import {
   type ProbeView,
   type Problem,
   type Scheme,
+  type Spot,
   type SchemesCompared,
   type SheetSettings,
   type ShellView,
@@ -38,6 +39,7 @@ import { Groups } from "./groups.svelte";
 import { LiveLink } from "./live";
 import { NearBy } from "./nearBy.svelte";
 import { Placeable } from "./placeable.svelte";
+import { Viewing } from "./viewing.svelte";
 
 export type Stage = "shell" | "furnish" | "prove" | "issue";
 
@@ -79,6 +81,8 @@ export class OpenPlan {
   readonly placeable = new Placeable(this);
   /** What of it belongs together. */
   readonly groups = new Groups(this);
+  /** What of it is seen. */
+  readonly viewing = new Viewing(this);
   finding = $state<string | null>(null);
   route = $state.raw<{ x: number; y: number }[]>([]);
   /** Counts content changes, so that the canvas knows when to paint anew. */
@@ -173,7 +177,11 @@ export class OpenPlan {
   items = $derived.by(() =>
     [...this.entities.values()]
       .filter(
-        (e): e is Item => e.type === "item" && e.levelId === this.levelId && e.schemeId === this.schemeId,
+        (e): e is Item =>
+          e.type === "item" &&
+          e.levelId === this.levelId &&
+          e.schemeId === this.schemeId &&
+          this.viewing.isSeen(e.id),
       )
       .map((item) => this.asShown(item)),
   );
@@ -202,7 +210,10 @@ export class OpenPlan {
 
   private restingThings = $derived.by(() =>
     [...this.thingViews.values()].filter(
-      (t) => t.levelId === this.levelId && (t.schemeId ?? this.schemeId) === this.schemeId,
+      (t) =>
+        t.levelId === this.levelId &&
+        (t.schemeId ?? this.schemeId) === this.schemeId &&
+        this.viewing.isSeen(t.id),
     ),
   );
   /** How the things of the level look, as they would be while a hand moves some of them. */
@@ -212,6 +223,11 @@ export class OpenPlan {
       ? this.restingThings.map((t) => moved.find((m) => m.id === t.id) ?? t)
       : this.restingThings;
   });
+  /** The outlines of a thing's floor, as it would be while a hand moves it. */
+  outlinesOf(id: string): Spot[][] {
+    const shown = this.probe?.things.find((thing) => thing.id === id) ?? this.thingViews.get(id);
+    return (shown?.outlines ?? []) as Spot[][];
+  }
   get faintThings(): ThingView[] {
     return [...this.thingViews.values()].filter((t) => t.levelId === this.faintLevelId && !t.schemeId);
   }
@@ -233,7 +249,11 @@ export class OpenPlan {
   here<T extends "wall" | "boundary" | "setting-out-line" | "backing" | "dimension">(type: T) {
     return this.all(type).filter((e) => {
       const { levelId, schemeId } = e as { levelId: string; schemeId?: string };
-      return levelId === this.levelId && (schemeId ?? this.schemeId) === this.schemeId;
+      return (
+        levelId === this.levelId &&
+        (schemeId ?? this.schemeId) === this.schemeId &&
+        this.viewing.isSeen(e.id!)
+      );
     });
   }
   private kindNames = $derived((this.catalogue?.things ?? []).map((kind) => kind.name));
@@ -258,7 +278,9 @@ export class OpenPlan {
       if (!this.kindNames.includes(e.type!)) return false;
       const thing = e as unknown as Thing;
       return (
-        thing.levelId === this.levelId && (ofScheme ? thing.schemeId === this.schemeId : !thing.schemeId)
+        thing.levelId === this.levelId &&
+        (ofScheme ? thing.schemeId === this.schemeId : !thing.schemeId) &&
+        this.viewing.isSeen(thing.id)
       );
     }) as unknown as Thing[];
   });
@@ -298,6 +320,7 @@ export class OpenPlan {
     this.select([]);
     this.touch("all");
     this.renewFinishes();
+    this.viewing.begin();
     void this.renewFigures();
   }
   private readonly figuresAsked = new Asked();
@@ -427,12 +450,18 @@ export class OpenPlan {
     this.view = view;
     this.touch("all");
     this.renewFinishes();
+    this.viewing.begin();
   }
 
   /** Finishes follow rooms, zones and themselves. */
   private renewFinishes() {
     const has = this.all("finish").some((finish) => finish.schemeId === this.schemeId);
     void this.finishing.renew(this.schemeId, has);
+  }
+
+  /** Has the canvas paint everything anew. */
+  repaintAll() {
+    this.touch("all");
   }
 
   private touch(ids: Iterable<string> | "all") {
@@ -466,6 +495,7 @@ export class OpenPlan {
       }
     }
     if (finishes) this.renewFinishes();
+    if (this.viewing.viewId) void this.viewing.renew();
     const figures = change.figures.find((told) => told.schemeId === this.schemeId)?.figures;
     this.view = { ...this.view, revision: change.revision, figures: figures ?? this.view.figures };
     if (figures) this.figuresAsked.newest();

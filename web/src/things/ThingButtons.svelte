@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Thing, ThingKindView } from "../app/api";
+  import { newChain } from "../canvas/chain";
   import { tools } from "../canvas/tools.svelte";
   import type { OpenPlan } from "../plan/openPlan.svelte";
 
@@ -22,23 +23,36 @@
   /** What is pressed next on the plan becomes a new one of the kind, made from the template of one of its forms. */
   function take(kind: ThingKindView, made: unknown, event: MouseEvent) {
     const template = made as Thing;
+    if (kind.form === "Line") return draw(kind, made);
     // What is shown and typed into next is the new one, not what was selected before.
     plan.select([]);
     tools.aim = null;
-    tools.tool = {
-      kind: "thing",
-      thing: {
-        ...template,
-        levelId: plan.levelId,
-        ...(kind.ofScheme ? { schemeId: plan.schemeId } : {}),
-      },
-    };
+    tools.tool = { kind: "thing", thing: here(kind, template) };
     if (event.detail === 0) tools.inMiddle();
+  }
+
+  const here = (kind: ThingKindView, template: Thing): Thing => ({
+    ...template,
+    levelId: plan.levelId,
+    ...(kind.ofScheme ? { schemeId: plan.schemeId } : {}),
+  });
+
+  /** Corner by corner, with typed lengths where they are known. */
+  function draw(kind: ThingKindView, made: unknown) {
+    plan.select([]);
+    tools.aim = null;
+    const what = kind.form === "Line" ? "line" : "area";
+    tools.tool = { kind: "chain", chain: newChain(plan, { what, thing: here(kind, made as Thing) }) };
   }
 </script>
 
 {#each kinds as kind (kind.name)}
   {#each kind.ready as { label, template } (label)}
     <button class="action" disabled={!plan.canEdit} onclick={(e) => take(kind, template, e)}>{label}</button>
+    {#if kind.form === "Area"}
+      <button class="action" disabled={!plan.canEdit} onclick={() => draw(kind, template)}
+        >{label} by corners</button
+      >
+    {/if}
   {/each}
 {/each}

@@ -2,6 +2,7 @@
   import type { Edit, Spot, Thing } from "../app/api";
   import Choice from "../parts/Choice.svelte";
   import NumberField from "../parts/NumberField.svelte";
+  import CornerFields from "./CornerFields.svelte";
   import { formIsRead, orBack } from "../plan/forms";
   import LengthField from "../parts/LengthField.svelte";
   import type { OpenPlan } from "../plan/openPlan.svelte";
@@ -22,6 +23,7 @@
     Math.abs(from.x - to.x) < Math.abs(from.y - to.y)
       ? `to the ${to.y > from.y ? "north" : "south"}`
       : `to the ${to.x > from.x ? "east" : "west"}`;
+  const drawn = $derived(plan.figures?.drawn.find((way) => way.thingId === id));
   const round = $derived(thing.round === true);
   const upper = $derived(
     plan.levels.filter((l) => l.elevation > (plan.level?.elevation ?? 0)).map((l) => [l.id, l.name] as const),
@@ -56,15 +58,25 @@
   units={plan.units}
   onvalue={(rotation) => put({ rotation })}
 />
-<LengthField
-  label={round ? "Diameter" : "Width"}
-  value={thing.width}
-  units={plan.units}
-  onvalue={(width) => put(round ? { width, depth: width } : { width })}
-/>
-{#if !round}
-  <LengthField label="Depth" value={thing.depth} units={plan.units} onvalue={(depth) => put({ depth })} />
+{#if kind?.form !== "Line"}
+  <LengthField
+    label={round ? "Diameter" : "Width"}
+    value={thing.width}
+    units={plan.units}
+    onvalue={(width) => put(round ? { width, depth: width } : { width })}
+  />
+  {#if !round}
+    <LengthField label="Depth" value={thing.depth} units={plan.units} onvalue={(depth) => put({ depth })} />
+  {/if}
 {/if}
+{#if drawn}
+  <p class={drawn.holds ? "text-soft" : "text-must"} role="status">
+    {drawn.holds
+      ? `Free: ${drawn.needed} all along.`
+      : `${drawn.clear} of ${drawn.needed} free, between ${drawn.between}.`}
+  </p>
+{/if}
+{#if thing.line || thing.shape}<CornerFields {plan} {thing} />{/if}
 {#each fields as field (field.key)}
   {#if field.kind === "Length" || field.kind === "Angle"}
     <LengthField

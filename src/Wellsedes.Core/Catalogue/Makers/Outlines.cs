@@ -26,21 +26,38 @@ internal static class Outlines
         var pieces = Polygons.ConvexPieces(outline);
         foreach (var piece in pieces)
             making.Solid(piece);
-        if (shape.Parts.IsEmpty)
+        if (shape is { Parts.IsEmpty: true, IsMarked: false })
             foreach (var piece in pieces)
                 making.Stands(PrismRole.Body, piece, 0, making.H);
-        else
+        else if (!shape.Parts.IsEmpty)
         {
             var up = making.H / shape.Parts.Max(part => part.To);
             foreach (var part in shape.Parts)
                 making.Stands(part.Role, Convex.HullOf([.. part.Outline.Select(Fitted)]), part.From * up, part.To * up);
         }
-        making.Draw(SymbolRole.Body, PathShape.Closed(outline));
+        if (!shape.IsMarked)
+            making.Draw(SymbolRole.Body, PathShape.Closed(outline));
         foreach (var line in shape.Lines)
         {
             Point[] points = [.. line.Points.Select(Fitted)];
-            making.Draw(SymbolRole.Detail, line.Closed ? PathShape.Closed(points) : PathShape.Line(points));
+            var role =
+                line.Dashed ? SymbolRole.Dash
+                : shape.IsMarked ? SymbolRole.Line
+                : SymbolRole.Detail;
+            making.Draw(role, line.Closed ? PathShape.Closed(points) : PathShape.Line(points));
         }
+        making.Draw(
+            shape.Texts.Select(text => new SymbolPart(
+                SymbolRole.Text,
+                PathShape.Line(),
+                Text: text with
+                {
+                    At = Fitted(text.At),
+                    Size = text.Size * Math.Min(sx, sy),
+                    Rotation = text.Rotation + turn.Rotation,
+                }
+            ))
+        );
         foreach (var seat in shape.Seats)
             making.Sits(seat with { Edge = Fitted(seat.Edge), Outward = turn.Turned(seat.Outward) });
         var places = shape.Seats.IsEmpty ? input.Seats.Front : 0;

@@ -27,6 +27,11 @@ internal static class RepeatRecipe
     {
         if (Wrong(asked) is { } wrong)
             return (null, wrong);
+        Convex[] stops =
+        [
+            .. space.Pieces.Select(piece => piece.Body),
+            .. KeptWay.Of(plan, was.SchemeId, was.LevelId).SelectMany(way => way.Strip.Legs),
+        ];
         var repeat = was with
         {
             Form = asked.Form ?? was.Form,
@@ -38,14 +43,14 @@ internal static class RepeatRecipe
             Turned = asked.Turned ?? was.Turned,
             Singles = asked.Regular ? [] : was.Singles,
         };
-        if (asked.HasPath && OnPath(repeat, asked, plan, member, space, out repeat) is { } noPath)
+        if (asked.HasPath && OnPath(repeat, asked, plan, member, stops, out repeat) is { } noPath)
             return (null, noPath);
         if (repeat.Form == RepeatForm.Path && repeat.Path.Length < 2)
             return (null, new Problem("path", "A path has at least two points; one was given, or none."));
         if (repeat.Form == RepeatForm.Path)
             repeat = repeat with { Rows = 1 };
         repeat = Spaced(repeat, asked, member);
-        if (CountedOut(repeat, asked, member, space, out repeat) is { } none)
+        if (CountedOut(repeat, asked, member, stops, out repeat) is { } none)
             return (null, none);
         if (repeat.Form == RepeatForm.Ring && Ring(repeat, asked, member, out repeat) is { } noRing)
             return (null, noRing);
@@ -110,7 +115,13 @@ internal static class RepeatRecipe
     private static double Fit(double length, Repeat repeat) => Math.Floor((length + Tolerance.Length) / Math.Abs(repeat.ColumnSpacing)) + 1;
 
     /// <summary>As many as fit, or the spacing of so many, over a length or up to a wall.</summary>
-    private static Problem? CountedOut(Repeat repeat, RepeatFigures asked, RepeatMeasure member, LevelSpace space, out Repeat counted)
+    private static Problem? CountedOut(
+        Repeat repeat,
+        RepeatFigures asked,
+        RepeatMeasure member,
+        IReadOnlyList<Convex> stops,
+        out Repeat counted
+    )
     {
         counted = repeat;
         if (repeat.Form == RepeatForm.Ring || (asked.Length is null && !asked.ToWall))
@@ -121,7 +132,7 @@ internal static class RepeatRecipe
         else
         {
             var along = repeat.Placement.Turned(new Point(Math.Sign(repeat.ColumnSpacing), 0));
-            if (member.RoomAhead(repeat.Placement, along, space) is not { } ahead)
+            if (member.RoomAhead(repeat.Placement, along, stops) is not { } ahead)
                 return new Problem("toWall", "No wall lies that way.");
             length = ahead + member.Along;
         }
@@ -163,7 +174,14 @@ internal static class RepeatRecipe
         return null;
     }
 
-    private static Problem? OnPath(Repeat repeat, RepeatFigures asked, Plan plan, RepeatMeasure member, LevelSpace space, out Repeat onPath)
+    private static Problem? OnPath(
+        Repeat repeat,
+        RepeatFigures asked,
+        Plan plan,
+        RepeatMeasure member,
+        IReadOnlyList<Convex> stops,
+        out Repeat onPath
+    )
     {
         onPath = repeat;
         ImmutableArray<Point> path = asked.Path;
@@ -171,7 +189,7 @@ internal static class RepeatRecipe
         {
             if (Wall.Nearest(plan.OnLevel<Wall>(repeat.LevelId), at) is not { } wall)
                 return new Problem("wallAt", "No wall is on this level.");
-            path = AlongWall(wall, repeat.Placement.Origin, member, space);
+            path = AlongWall(wall, repeat.Placement.Origin, member, stops);
         }
         if (path.Length < 2)
             return new Problem("path", "A path has at least two points; one was given.");
@@ -201,7 +219,7 @@ internal static class RepeatRecipe
     /// The line along the side of a wall on which a point lies, so far from it that backs touch it; fronts look away from it. It ends
     /// where a member would meet the next wall.
     /// </summary>
-    private static ImmutableArray<Point> AlongWall(Wall wall, Point beside, RepeatMeasure member, LevelSpace space)
+    private static ImmutableArray<Point> AlongWall(Wall wall, Point beside, RepeatMeasure member, IReadOnlyList<Convex> stops)
     {
         var line = wall.Line;
         var along = line.Nearest(beside).Along;
@@ -216,7 +234,7 @@ internal static class RepeatRecipe
             var at = line.At(along, off);
             var stands = new Placement(at.X, at.Y, Angles.Of(direction));
             double Room(Point way, double toEnd) =>
-                member.RoomAhead(stands, way, space) is { } room ? Math.Min(room, toEnd) : Math.Max(0, toEnd - member.Along / 2);
+                member.RoomAhead(stands, way, stops) is { } room ? Math.Min(room, toEnd) : Math.Max(0, toEnd - member.Along / 2);
             var (ahead, behind) = left ? (along, line.Length - along) : (line.Length - along, along);
             return [at - direction * Room(direction * -1, behind), at + direction * Room(direction, ahead)];
         }

@@ -64,6 +64,8 @@ public sealed record Fitting(
     [JsonIgnore]
     public bool IsPoint => Kind is FittingKind.Socket or FittingKind.DataPoint or FittingKind.WaterPoint;
 
+    public override bool GivesPower() => Kind == FittingKind.Socket;
+
     public override string Word() =>
         Kind switch
         {

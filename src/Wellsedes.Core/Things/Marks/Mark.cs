@@ -102,6 +102,11 @@ public sealed record Mark(
     /// <summary>A distance ring is round.</summary>
     public override Thing Settled(Plan plan) => Shape == MarkShape.Reach ? this with { Depth = Width } : this;
 
+    public override bool IsMarked() => true;
+
+    public override Convex Floor() =>
+        Shape is MarkShape.Reach or MarkShape.Ring && Width == Depth ? Convex.Disc(Placement.Origin, Width / 2) : base.Floor();
+
     public override (double Least, double Most) UsualSize() => (10, 100_000);
 
     public override Problem? Check(Plan plan, bool sure) =>

@@ -1,10 +1,15 @@
+using System.Collections.Immutable;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 
 namespace Wellsedes.Core.Things.Zones;
 
-/// <summary>A named rectangle of a scheme that counts its own seats, desks and area, and may have a brief of its own: null where nothing is asked. An item is in it when its middle is.</summary>
+/// <summary>
+/// A named area of a scheme that counts its own seats, desks and area, and may have a brief of its own: null where nothing is asked. It is a
+/// rectangle, or has a shape of its own whose box its width and depth are. An item is in it when its middle is. WayWidth is the clear
+/// width in mm that ways to what stands in it need.
+/// </summary>
 public sealed record Zone(
     string Id,
     string SchemeId,
@@ -20,7 +25,10 @@ public sealed record Zone(
     int? Workstations = null,
     int? Screens = null,
     int? WheelchairSpaces = null,
-    double? StorageLength = null
+    double? StorageLength = null,
+    int? WithPower = null,
+    double? WayWidth = null,
+    ZoneShape? Shape = null
 ) : Thing(Id, LevelId, X, Y, Rotation, Width, Depth, Locked), IOfScheme
 {
     public static ThingKind Kind { get; } =
@@ -34,10 +42,13 @@ public sealed record Zone(
                 new ThingField("seats", "Seats", ThingFieldKind.Asked, Note: "What it must hold, as the brief of the whole."),
                 new ThingField("workstations", "Workstations", ThingFieldKind.Asked),
                 new ThingField("screens", "Screens", ThingFieldKind.Asked, Note: "Monitors, displays, laptops and projection screens."),
+                new ThingField("withPower", "With power", ThingFieldKind.Asked, Note: "Seats and workstations within reach of a socket."),
                 new ThingField("wheelchairSpaces", "Wheelchairs", ThingFieldKind.Asked),
                 new ThingField("storageLength", "Storage", ThingFieldKind.AskedLength, Note: "The width of its fronts together."),
+                new ThingField("wayWidth", "Walkways", ThingFieldKind.AskedLength, Note: "Clear width of the ways to what stands in it."),
             ],
-            (id, level, scheme, at) => new Zone(id, scheme, level, at.X, at.Y, 0, 4000, 4000, "")
+            (id, level, scheme, at) => new Zone(id, scheme, level, at.X, at.Y, 0, 4000, 4000, ""),
+            Form: ThingForm.Area
         );
 
     public override string Word() => Kind.Word;
@@ -46,14 +57,89 @@ public sealed record Zone(
 
     public override bool Counts() => true;
 
-    public override Asked Asks() => new(Seats, null, Workstations, Screens, WheelchairSpaces, StorageLength);
+    public override Asked Asks() => new(Seats, null, Workstations, Screens, WheelchairSpaces, StorageLength, WithPower);
 
-    public override Problem? Check(Plan plan, bool sure) => Asks().Check();
+    public override double? AsksWidth() => WayWidth;
+
+    public override Problem? Check(Plan plan, bool sure) =>
+        Asks().Check()
+        ?? (
+            WayWidth is { } width ? SizeSense.Check(plan.Details.Units, "wayWidth", "the walkways of a zone", width, 300, 6000, sure) : null
+        )
+        ?? (Shape?.Wrong() is { } wrong ? new Problem("shape", wrong) : null);
+
+    public override ZoneShape? OwnOutline() => Shape;
+
+    public override Thing? Outlined(ZoneShape onLevel)
+    {
+        var box = Bounds.Around(onLevel.Rings.SelectMany(ring => ring));
+        return this with
+        {
+            X = box.Centre.X,
+            Y = box.Centre.Y,
+            Rotation = 0,
+            Width = box.Width,
+            Depth = box.Height,
+            Shape = onLevel.Mapped(p => p - box.Centre),
+        };
+    }
+
+    public override IEnumerable<Convex> Pieces() =>
+        Shape is null ? base.Pieces() : Areas().SelectMany(area => Polygons.ConvexPieces(area.Outline));
+
+    protected override ImmutableArray<Region> FindAreas() => Shape?.Regions(Placement) ?? base.FindAreas();
+
+    /// <summary>
+    /// About the middle of its own outline and as large as that; where its size was typed the outline is as large as the size. One that is
+    /// moved or drawn anew by hand follows its rooms no longer.
+    /// </summary>
+    public override Thing Settled(Plan plan)
+    {
+        if (Shape is not { } shape || shape.Wrong() is not null)
+            return this;
+        var box = Bounds.Around(shape.Rings.SelectMany(ring => ring));
+        var before = plan.Find<Zone>(Id);
+        if (before?.Shape is { } was && shape.HasRings(was.Rings) && (Width, Depth) != (before.Width, before.Depth))
+            return (
+                this with
+                {
+                    Shape = shape.Mapped(p => new Point(p.X * Width / box.Width, p.Y * Depth / box.Height)) with { Rooms = [] },
+                }
+            ).Settled(plan);
+        var middle = Placement.Out(box.Centre);
+        var isAlone = before?.Shape is { Rooms.IsEmpty: false } rooms && (!shape.HasRings(rooms.Rings) || before.Placement != Placement);
+        return this with
+        {
+            X = middle.X,
+            Y = middle.Y,
+            Width = box.Width,
+            Depth = box.Height,
+            Shape = shape.Mapped(p => p - box.Centre) with { Rooms = isAlone ? [] : shape.Rooms },
+        };
+    }
 
     public override Thing InScheme(string schemeId) => this with { SchemeId = schemeId };
 
-    public override IEnumerable<ThingPart> Parts() => [Drawn(ThingRole.Dashed, Whole())];
+    public override Thing Mirrored() => this with { Shape = Shape?.Mapped(p => new Point(-p.X, p.Y)) };
+
+    public override IEnumerable<ThingPart> Parts() =>
+        Shape is { } shape
+            ? shape.Rings.Select(ring => Drawn(ThingRole.Dashed, PathShape.Closed([.. ring])))
+            : [Drawn(ThingRole.Dashed, Whole())];
 
     public override IEnumerable<ThingText> Texts(UnitSystem units) =>
-        Name.Length == 0 ? [] : [Written(Name, new Point(0, Depth / 2 - 250))];
+        Name.Length == 0 ? []
+        : Shape is null ? [Written(Name, new Point(0, Depth / 2 - 250))]
+        : [new ThingText(Name, NameAt())];
+
+    /// <summary>Under the middle of the uppermost side of the largest piece.</summary>
+    private Point NameAt()
+    {
+        var ring = Areas().MaxBy(area => area.Area)!.Outline;
+        var (from, to) = Enumerable
+            .Range(0, ring.Length)
+            .Select(i => (From: ring[i], To: ring[(i + 1) % ring.Length]))
+            .MaxBy(side => (Math.Round(side.From.Y + side.To.Y), -side.From.X));
+        return Point.Middle(from, to) + (to - from).Unit().Left() * 250;
+    }
 }

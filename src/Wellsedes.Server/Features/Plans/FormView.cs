@@ -4,7 +4,8 @@ using Wellsedes.Core.Geometry;
 namespace Wellsedes.Server.Features.Plans;
 
 /// <param name="Fine">Painted only where the scale leaves room for it.</param>
-public sealed record SymbolView(SymbolRole Role, string Path, bool Fine);
+/// <param name="Text">Letters, of a part that is a text.</param>
+public sealed record SymbolView(SymbolRole Role, string Path, bool Fine, SymbolText? Text = null);
 
 /// <summary>Where a picture lies, in mm: its top left corner, along its top edge, down its left one.</summary>
 public sealed record PicturePlaceView(Point Corner, Point Across, Point Down)
@@ -32,7 +33,7 @@ public sealed record FormView(
         Convex[] shapes = [.. form.Solids, .. form.Seats.Where(seat => seat.AtTable).Select(seat => seat.Zone(occupiedDepth))];
         var box = shapes.Aggregate(Bounds.Empty, (sum, shape) => sum.Including(shape.Bounds));
         return new FormView(
-            [.. form.Symbol.Select(part => new SymbolView(part.Role, part.Path.ToPathData(), part.Fine))],
+            [.. form.Symbol.Select(part => new SymbolView(part.Role, part.Path.ToPathData(), part.Fine, part.Text))],
             [.. shapes.Select(shape => shape.Outline(5))],
             [box.MinX, box.MinY, box.MaxX, box.MaxY],
             form.FrontMark,

@@ -49,6 +49,8 @@ public static class PlanEndpoints
         api.MapGet("/plans/{planId:guid}/compared", ComparedAsync).NeedsRole(ProjectRole.Viewer).WithName("compared");
         api.MapGet("/plans/{planId:guid}/compared.csv", ComparedFileAsync).NeedsRole(ProjectRole.Viewer).WithName("comparedFile");
         api.MapGet("/plans/{planId:guid}/counted", CountedAsync).NeedsRole(ProjectRole.Viewer).WithName("counted");
+        api.MapGet("/plans/{planId:guid}/subjects", SubjectsAsync).NeedsRole(ProjectRole.Viewer).WithName("subjects");
+        api.MapGet("/plans/{planId:guid}/unseen", UnseenAsync).NeedsRole(ProjectRole.Viewer).WithName("unseen");
         api.MapPost("/plans/{planId:guid}/clip", ClipAsync).NeedsRole(ProjectRole.Editor).WithName("readClip");
         api.MapGet("/plans/{planId:guid}/group", GroupAsync).NeedsRole(ProjectRole.Viewer).WithName("group");
         api.MapGet("/plans/{planId:guid}/route", RouteAsync).NeedsRole(ProjectRole.Viewer).WithName("route");
@@ -108,6 +110,31 @@ public static class PlanEndpoints
     {
         var now = (await plans.GetAsync(planId))!.Now;
         return await desk.AskAsync(() => now.Counted(what ?? "", schemeId), cancel);
+    }
+
+    private static async Task<SubjectsView> SubjectsAsync(
+        Guid planId,
+        string? schemeId,
+        OpenPlans plans,
+        Desk desk,
+        CancellationToken cancel
+    )
+    {
+        var now = (await plans.GetAsync(planId))!.Now;
+        return await desk.AskAsync(() => now.Subjects(schemeId), cancel);
+    }
+
+    /// <summary>The ids of what a view leaves unseen.</summary>
+    private static async Task<IEnumerable<string>> UnseenAsync(
+        Guid planId,
+        string? viewId,
+        OpenPlans plans,
+        Desk desk,
+        CancellationToken cancel
+    )
+    {
+        var now = (await plans.GetAsync(planId))!.Now;
+        return await desk.AskAsync(() => now.Unseen(viewId ?? ""), cancel);
     }
 
     private static async Task<GroupFigures> GroupAsync(Guid planId, string? id, OpenPlans plans) =>

@@ -202,6 +202,22 @@ public sealed record ShellView(
     }
 }
 
+/// <summary>How wide a drawn way is free, in words: what is needed, and where it is less, between what.</summary>
+public sealed record DrawnFigures(string ThingId, string Clear, string Needed, bool Holds, string Between)
+{
+    public static DrawnFigures Of(Core.Walkways.Way way, Core.Measure.UnitSystem units)
+    {
+        var (clear, needed) = Core.Walkways.WidthText.Write(way.Width, way.Target.Needed, units);
+        return new DrawnFigures(
+            way.Target.OwnerId,
+            clear,
+            needed,
+            way.Holds,
+            way.Pinch is { } pinch ? $"{pinch.A.Name} and {pinch.B.Name}" : ""
+        );
+    }
+}
+
 /// <summary>What is derived and changes with nearly every edit.</summary>
 /// <param name="Stale">Whether what is said of walkways is of before the edit that is asked about; it comes a little later.</param>
 public sealed record FiguresView(
@@ -210,11 +226,12 @@ public sealed record FiguresView(
     ImmutableArray<Finding> Findings,
     ImmutableArray<RoomFigures> Rooms,
     ImmutableArray<AreaFigures> Areas,
+    ImmutableArray<DrawnFigures> Drawn,
     bool Stale = false
 )
 {
     /// <summary>Of a plan that cannot be worked out.</summary>
-    public static FiguresView None { get; } = new(Tally.None, [], [], [], []);
+    public static FiguresView None { get; } = new(Tally.None, [], [], [], [], []);
 
     public static FiguresView Of(PlanState state) =>
         new(
@@ -223,6 +240,7 @@ public sealed record FiguresView(
             state.Findings,
             [.. state.Levels.SelectMany(level => level.Rooms)],
             [.. state.Levels.SelectMany(level => level.Areas)],
+            [.. state.Levels.SelectMany(level => level.Drawn).Select(way => DrawnFigures.Of(way, state.Plan.Details.Units))],
             state.IsStale
         );
 }
@@ -305,6 +323,9 @@ public sealed record NearView(ImmutableArray<NearDistance> Near, ImmutableArray<
 {
     public static NearView None { get; } = new([], []);
 }
+
+/// <summary>What of a scheme can be seen, printed and locked together, and the views that are offered.</summary>
+public sealed record SubjectsView(ImmutableArray<SubjectLine> Subjects, ImmutableArray<ReadyView> Ready);
 
 /// <summary>What was copied.</summary>
 public sealed record ClipRead(ImmutableArray<Entity> Entities);

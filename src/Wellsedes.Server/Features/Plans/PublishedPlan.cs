@@ -115,6 +115,14 @@ public sealed record PublishedPlan(
     public IEnumerable<string> Counted(string what, string? schemeId) =>
         Fault is null ? Selecting.Counted(State(schemeId, null), what) : [];
 
+    /// <summary>What of a scheme can be seen, printed and locked together.</summary>
+    public SubjectsView Subjects(string? schemeId) =>
+        Fault is null ? new SubjectsView(new Subjects(Plan, SchemeOf(schemeId)).All(), ReadyViews.All) : new SubjectsView([], []);
+
+    /// <summary>The ids of what a view leaves unseen.</summary>
+    public IEnumerable<string> Unseen(string viewId) =>
+        Fault is null && Plan.Find<View>(viewId) is { } view ? new Subjects(Plan, view.SchemeId).Under(view.Hidden) : [];
+
     /// <summary>What a cluster or repeat holds and can be changed by; nothing where it is not there.</summary>
     public GroupFigures Group(string id) =>
         (Fault is null ? GroupFigures.Of(Plan, Planner.Forms, id) : null) ?? new GroupFigures(id, 0, 0, 0, 0);
@@ -154,6 +162,8 @@ public sealed record PublishedPlan(
         var state = State(schemeId, null);
         if (state.Findings.FirstOrDefault(f => f.Id == findingId) is not { } finding)
             return [];
+        if (Plan.Find<Thing>(finding.TargetIds.FirstOrDefault() ?? "")?.Keeps() is { } kept)
+            return kept.Strip.Line;
         var walkways = state.Levels.FirstOrDefault(level => level.Space.LevelId == finding.LevelId)?.Walkways;
         var way = walkways?.Ways.Where(w => finding.TargetIds.Contains(w.Target.OwnerId)).MinBy(w => Math.Abs(w.Width - finding.Measured));
         return way is null ? [] : Core.Walkways.Route.Of(walkways!, way, cancel);

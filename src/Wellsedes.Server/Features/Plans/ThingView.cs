@@ -15,7 +15,7 @@ public sealed record ThingView(
     string? SchemeId,
     ThingPartView[] Parts,
     ThingText[] Texts,
-    Point[] Outline
+    Point[][] Outlines
 )
 {
     public static ThingView Of(Thing thing, UnitSystem units) =>
@@ -27,7 +27,7 @@ public sealed record ThingView(
             (thing as IOfScheme)?.SchemeId,
             [.. thing.Parts().Select(part => new ThingPartView(part.Role, part.Path.ToPathData(), part.Tint))],
             [.. thing.Texts(units)],
-            thing.Floor().Outline(5)
+            [.. thing.Areas().SelectMany(area => area.Holes.Prepend(area.Outline)).Select(ring => ring.ToArray())]
         );
 }
 
@@ -37,6 +37,7 @@ public sealed record ThingKindView(
     string Word,
     ThingStage Stage,
     bool OfScheme,
+    ThingForm Form,
     ThingFieldView[] Fields,
     ReadyThingView[] Ready
 )
@@ -49,6 +50,7 @@ public sealed record ThingKindView(
             kind.Word,
             kind.Stage,
             template is IOfScheme,
+            kind.Form,
             [
                 .. kind.Fields.Select(f => new ThingFieldView(
                     f.Key,

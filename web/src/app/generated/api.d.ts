@@ -708,6 +708,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/{planId}/subjects": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["subjects"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{planId}/unseen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["unseen"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{planId}/clip": {
         parameters: {
             query?: never;
@@ -1053,6 +1085,7 @@ export interface components {
             tables: number;
             /** Format: double */
             area: number;
+            within?: null | string;
             asked?: components["schemas"]["AskedLine"][];
         };
         AskedLine: {
@@ -1136,6 +1169,8 @@ export interface components {
             wheelchairSpaces?: null | number;
             /** Format: double */
             storageLength?: null | number;
+            /** Format: int32 */
+            withPower?: null | number;
             id: string;
         };
         CatalogueEntry: {
@@ -1303,7 +1338,14 @@ export interface components {
             /** Format: date-time */
             deletedAt: string;
         };
-        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveBoundary"] | components["schemas"]["EditMoveBoundaryEnd"] | components["schemas"]["EditSetBoundaryLength"] | components["schemas"]["EditBowBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditPutFromWall"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditCopyAgain"] | components["schemas"]["EditPaste"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRepeatItems"] | components["schemas"]["EditSetRepeat"] | components["schemas"]["EditPullRepeat"] | components["schemas"]["EditMakeAlike"] | components["schemas"]["EditRelease"] | components["schemas"]["EditMakeCluster"] | components["schemas"]["EditNameCluster"] | components["schemas"]["EditPutReady"] | components["schemas"]["EditMirrorItems"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"] | components["schemas"]["EditSetStock"] | components["schemas"]["EditChangeKind"] | components["schemas"]["EditKeepAsOwn"] | components["schemas"]["EditKeepOutline"] | components["schemas"]["EditKeepSelection"] | components["schemas"]["EditSetToSize"] | components["schemas"]["EditLayOnto"] | components["schemas"]["EditSeatDiners"] | components["schemas"]["EditLineUp"] | components["schemas"]["EditSpreadItems"] | components["schemas"]["EditSetAlong"] | components["schemas"]["EditSetAlongWall"] | components["schemas"]["EditSwapItems"] | components["schemas"]["EditMatchRotation"] | components["schemas"]["EditOrderItems"] | components["schemas"]["EditFaceItems"] | components["schemas"]["EditPutFinish"] | components["schemas"]["EditPutKitchen"] | components["schemas"]["EditSetKitchenUnit"];
+        DrawnFigures: {
+            thingId: string;
+            clear: string;
+            needed: string;
+            holds: boolean;
+            between: string;
+        };
+        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveBoundary"] | components["schemas"]["EditMoveBoundaryEnd"] | components["schemas"]["EditSetBoundaryLength"] | components["schemas"]["EditBowBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditSetRoomWays"] | components["schemas"]["EditPutOverRooms"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditPutFromWall"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditCopyAgain"] | components["schemas"]["EditPaste"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRepeatItems"] | components["schemas"]["EditSetRepeat"] | components["schemas"]["EditPullRepeat"] | components["schemas"]["EditMakeAlike"] | components["schemas"]["EditRelease"] | components["schemas"]["EditMakeCluster"] | components["schemas"]["EditNameCluster"] | components["schemas"]["EditPutReady"] | components["schemas"]["EditMirrorItems"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"] | components["schemas"]["EditSetStock"] | components["schemas"]["EditChangeKind"] | components["schemas"]["EditKeepAsOwn"] | components["schemas"]["EditKeepOutline"] | components["schemas"]["EditKeepSelection"] | components["schemas"]["EditSetToSize"] | components["schemas"]["EditLayOnto"] | components["schemas"]["EditSeatDiners"] | components["schemas"]["EditSetOff"] | components["schemas"]["EditLineUp"] | components["schemas"]["EditSpreadItems"] | components["schemas"]["EditSetAlong"] | components["schemas"]["EditSetAlongWall"] | components["schemas"]["EditSwapItems"] | components["schemas"]["EditMatchRotation"] | components["schemas"]["EditOrderItems"] | components["schemas"]["EditFaceItems"] | components["schemas"]["EditPutFinish"] | components["schemas"]["EditPutView"] | components["schemas"]["EditSetLocks"] | components["schemas"]["EditPutGroup"] | components["schemas"]["EditPutKitchen"] | components["schemas"]["EditSetKitchenUnit"];
         EditAddScheme: {
             /** @enum {string} */
             do?: "add-scheme";
@@ -1652,6 +1694,7 @@ export interface components {
              * @default 0
              */
             catch: number;
+            hold?: null | components["schemas"]["Point"];
             sure?: boolean;
         };
         EditMoveThings: {
@@ -1806,6 +1849,12 @@ export interface components {
             distance: number;
             sure?: boolean;
         };
+        EditPutGroup: {
+            /** @enum {string} */
+            do?: "put-group";
+            group: components["schemas"]["OwnGroup"];
+            sure?: boolean;
+        };
         EditPutItemAt: {
             /** @enum {string} */
             do?: "put-item-at";
@@ -1864,6 +1913,13 @@ export interface components {
             opening: components["schemas"]["Opening"];
             sure?: boolean;
         };
+        EditPutOverRooms: {
+            /** @enum {string} */
+            do?: "put-over-rooms";
+            thing: components["schemas"]["Entity"];
+            roomIds: string[];
+            sure?: boolean;
+        };
         EditPutOwnItem: {
             /** @enum {string} */
             do?: "put-own-item";
@@ -1912,6 +1968,12 @@ export interface components {
             /** @enum {string} */
             do?: "put-thing";
             thing: components["schemas"]["Entity"];
+            sure?: boolean;
+        };
+        EditPutView: {
+            /** @enum {string} */
+            do?: "put-view";
+            view: components["schemas"]["View"];
             sure?: boolean;
         };
         EditPutWallType: {
@@ -2105,6 +2167,27 @@ export interface components {
             width?: null | number;
             sure?: boolean;
         };
+        EditSetLocks: {
+            /** @enum {string} */
+            do?: "set-locks";
+            schemeId: string;
+            locked: string[];
+            sure?: boolean;
+        };
+        EditSetOff: {
+            /** @enum {string} */
+            do?: "set-off";
+            ids: string[];
+            at: components["schemas"]["Point"];
+            /** Format: double */
+            away?: null | number;
+            /** Format: double */
+            along?: null | number;
+            /** @default false */
+            farEnd: boolean;
+            from?: components["schemas"]["OffsetFrom"];
+            sure?: boolean;
+        };
         EditSetOpeningFrom: {
             /** @enum {string} */
             do?: "set-opening-from";
@@ -2157,6 +2240,14 @@ export interface components {
             do?: "set-repeat";
             id: string;
             figures: components["schemas"]["RepeatFigures"];
+            sure?: boolean;
+        };
+        EditSetRoomWays: {
+            /** @enum {string} */
+            do?: "set-room-ways";
+            id: string;
+            /** Format: double */
+            wayWidth?: null | number;
             sure?: boolean;
         };
         EditSetSeats: {
@@ -2239,7 +2330,7 @@ export interface components {
             otherId: string;
             sure?: boolean;
         };
-        Entity: components["schemas"]["EntityPlanDetails"] | components["schemas"]["EntityLevel"] | components["schemas"]["EntityRoom"] | components["schemas"]["EntityWall"] | components["schemas"]["EntityOpening"] | components["schemas"]["EntityWallType"] | components["schemas"]["EntityBoundary"] | components["schemas"]["EntitySettingOutLine"] | components["schemas"]["EntityBacking"] | components["schemas"]["EntityScheme"] | components["schemas"]["EntityBrief"] | components["schemas"]["EntityChecks"] | components["schemas"]["EntitySheetSettings"] | components["schemas"]["EntityItem"] | components["schemas"]["EntityRepeat"] | components["schemas"]["EntityCluster"] | components["schemas"]["EntityOwnItem"] | components["schemas"]["EntityOwnRule"] | components["schemas"]["EntityHouseStock"] | components["schemas"]["EntityFinish"] | components["schemas"]["EntityDimension"] | components["schemas"]["EntityColumn"] | components["schemas"]["EntityKeepClear"] | components["schemas"]["EntityFlight"] | components["schemas"]["EntityPlatform"] | components["schemas"]["EntityFitting"] | components["schemas"]["EntityLowCeiling"] | components["schemas"]["EntityZone"] | components["schemas"]["EntityMark"];
+        Entity: components["schemas"]["EntityPlanDetails"] | components["schemas"]["EntityLevel"] | components["schemas"]["EntityRoom"] | components["schemas"]["EntityWall"] | components["schemas"]["EntityOpening"] | components["schemas"]["EntityWallType"] | components["schemas"]["EntityBoundary"] | components["schemas"]["EntitySettingOutLine"] | components["schemas"]["EntityBacking"] | components["schemas"]["EntityScheme"] | components["schemas"]["EntityBrief"] | components["schemas"]["EntityChecks"] | components["schemas"]["EntitySheetSettings"] | components["schemas"]["EntityItem"] | components["schemas"]["EntityRepeat"] | components["schemas"]["EntityCluster"] | components["schemas"]["EntityOwnItem"] | components["schemas"]["EntityOwnRule"] | components["schemas"]["EntityHouseStock"] | components["schemas"]["EntityFinish"] | components["schemas"]["EntityDimension"] | components["schemas"]["EntityView"] | components["schemas"]["EntityLocks"] | components["schemas"]["EntityOwnGroup"] | components["schemas"]["EntityColumn"] | components["schemas"]["EntityKeepClear"] | components["schemas"]["EntityFlight"] | components["schemas"]["EntityPlatform"] | components["schemas"]["EntityFitting"] | components["schemas"]["EntityLowCeiling"] | components["schemas"]["EntityZone"] | components["schemas"]["EntityWalkway"] | components["schemas"]["EntityMark"];
         EntityAfter: {
             id: string;
             after?: null | components["schemas"]["Entity"];
@@ -2324,6 +2415,8 @@ export interface components {
             wheelchairSpaces?: null | number;
             /** Format: double */
             storageLength?: null | number;
+            /** Format: int32 */
+            withPower?: null | number;
             id: string;
         };
         EntityChecks: {
@@ -2556,6 +2649,13 @@ export interface components {
             grid: number;
             id: string;
         };
+        EntityLocks: {
+            /** @enum {string} */
+            type?: "locks";
+            schemeId: string;
+            locked: string[];
+            id: string;
+        };
         EntityLowCeiling: {
             /** @enum {string} */
             type?: "low-ceiling";
@@ -2624,6 +2724,14 @@ export interface components {
             mainLeaf?: null | number;
             /** @default false */
             locked: boolean;
+            id: string;
+        };
+        EntityOwnGroup: {
+            /** @enum {string} */
+            type?: "group";
+            schemeId: string;
+            name: string;
+            members: string[];
             id: string;
         };
         EntityOwnItem: {
@@ -2744,6 +2852,8 @@ export interface components {
             y: number;
             /** Format: double */
             height: number;
+            /** Format: double */
+            wayWidth?: null | number;
             id: string;
         };
         EntityScheme: {
@@ -2784,6 +2894,40 @@ export interface components {
             notes: string;
             /** Format: double */
             scale?: null | number;
+            /** @default  */
+            viewId: string;
+            id: string;
+        };
+        EntityView: {
+            /** @enum {string} */
+            type?: "view";
+            schemeId: string;
+            name: string;
+            hidden: string[];
+            notPrinted: string[];
+            id: string;
+        };
+        EntityWalkway: {
+            /** @enum {string} */
+            type?: "walkway";
+            schemeId: string;
+            name: string;
+            /** Format: double */
+            clear: number;
+            line: components["schemas"]["Point"][];
+            levelId: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            rotation: number;
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            depth: number;
+            /** @default false */
+            locked: boolean;
             id: string;
         };
         EntityWall: {
@@ -2833,6 +2977,11 @@ export interface components {
             wheelchairSpaces?: null | number;
             /** Format: double */
             storageLength?: null | number;
+            /** Format: int32 */
+            withPower?: null | number;
+            /** Format: double */
+            wayWidth?: null | number;
+            shape?: null | components["schemas"]["ZoneShape"];
             levelId: string;
             /** Format: double */
             x: number;
@@ -2867,6 +3016,7 @@ export interface components {
             findings: components["schemas"]["Finding"][];
             rooms: components["schemas"]["RoomFigures"][];
             areas: components["schemas"]["AreaFigures"][];
+            drawn: components["schemas"]["DrawnFigures"][];
             /** @default false */
             stale: boolean;
         };
@@ -3196,6 +3346,11 @@ export interface components {
         NewProject: {
             name: string;
         };
+        /**
+         * @default Outermost
+         * @enum {unknown}
+         */
+        OffsetFrom: "Outermost" | "Body" | "Middle";
         Opening: {
             wallId: string;
             kind: components["schemas"]["OpeningKind"];
@@ -3274,6 +3429,12 @@ export interface components {
             /** Format: double */
             height: number;
         };
+        OwnGroup: {
+            schemeId: string;
+            name: string;
+            members: unknown;
+            id: string;
+        };
         OwnItem: {
             item: components["schemas"]["CatalogueItem"];
             /**
@@ -3287,6 +3448,8 @@ export interface components {
             points: components["schemas"]["Point"][];
             /** @default false */
             closed: boolean;
+            /** @default false */
+            dashed: boolean;
         };
         OwnPart: {
             role: components["schemas"]["PrismRole"];
@@ -3319,6 +3482,8 @@ export interface components {
             picture?: null | components["schemas"]["OwnPicture"];
             parts?: components["schemas"]["OwnPart"][];
             seats?: components["schemas"]["SeatPlace"][];
+            texts?: components["schemas"]["SymbolText"][];
+            isMarked?: boolean;
         };
         Paper: {
             name: string;
@@ -3465,6 +3630,12 @@ export interface components {
         ReadyThingView: {
             label: string;
             template: components["schemas"]["Entity"];
+        };
+        ReadyView: {
+            name: string;
+            note: string;
+            hidden: string[];
+            notPrinted: string[];
         };
         RegisterEntry: {
             sheetId: string;
@@ -3694,6 +3865,8 @@ export interface components {
             notes: string;
             /** Format: double */
             scale?: null | number;
+            /** @default  */
+            viewId: string;
             id: string;
         };
         SheetShows: {
@@ -3784,6 +3957,17 @@ export interface components {
             /** Format: int32 */
             short?: number;
         };
+        SubjectLine: {
+            key: string;
+            sort: string;
+            name: string;
+            /** Format: int32 */
+            count: number;
+        };
+        SubjectsView: {
+            subjects: components["schemas"]["SubjectLine"][];
+            ready: components["schemas"]["ReadyView"][];
+        };
         Survey: {
             name: string;
             note: string;
@@ -3795,11 +3979,20 @@ export interface components {
             turn: number;
         };
         /** @enum {unknown} */
-        SymbolRole: "Body" | "Seat" | "Back" | "Detail" | "Front" | "Solid" | "Use";
+        SymbolRole: "Body" | "Seat" | "Back" | "Detail" | "Front" | "Solid" | "Use" | "Line" | "Dash" | "Text";
+        SymbolText: {
+            text: string;
+            at: components["schemas"]["Point"];
+            /** Format: double */
+            size: number;
+            /** Format: double */
+            rotation: number;
+        };
         SymbolView: {
             role: components["schemas"]["SymbolRole"];
             path: string;
             fine: boolean;
+            text?: null | components["schemas"]["SymbolText"];
         };
         Tally: {
             /** Format: int32 */
@@ -3856,11 +4049,14 @@ export interface components {
             note: string;
             only: string;
         };
+        /** @enum {unknown} */
+        ThingForm: "Box" | "Area" | "Line";
         ThingKindView: {
             name: string;
             word: string;
             stage: components["schemas"]["ThingStage"];
             ofScheme: boolean;
+            form: components["schemas"]["ThingForm"];
             fields: components["schemas"]["ThingFieldView"][];
             ready: components["schemas"]["ReadyThingView"][];
         };
@@ -3895,7 +4091,7 @@ export interface components {
             schemeId: null | string;
             parts: components["schemas"]["ThingPartView"][];
             texts: components["schemas"]["ThingText"][];
-            outline: components["schemas"]["Point"][];
+            outlines: components["schemas"]["Point"][][];
         };
         Tint: {
             name: string;
@@ -3962,6 +4158,13 @@ export interface components {
             title: string;
             confidence: string;
         };
+        View: {
+            schemeId: string;
+            name: string;
+            hidden: unknown;
+            notPrinted: unknown;
+            id: string;
+        };
         WallAhead: {
             side: components["schemas"]["PlanSide"];
             otherId: string;
@@ -4011,6 +4214,10 @@ export interface components {
             roomOnLeft: boolean;
             roomOnRight: boolean;
             outline: components["schemas"]["Point"][];
+        };
+        ZoneShape: {
+            rings: components["schemas"]["Point"][][];
+            rooms: string[];
         };
     };
     responses: never;
@@ -5238,6 +5445,54 @@ export interface operations {
             query?: {
                 what?: string;
                 schemeId?: string;
+            };
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
+                };
+            };
+        };
+    };
+    subjects: {
+        parameters: {
+            query?: {
+                schemeId?: string;
+            };
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SubjectsView"];
+                };
+            };
+        };
+    };
+    unseen: {
+        parameters: {
+            query?: {
+                viewId?: string;
             };
             header?: never;
             path: {

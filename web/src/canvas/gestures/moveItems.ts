@@ -1,5 +1,6 @@
 import type { Edit, Item } from "../../app/api";
 import { paintItem, type Painted } from "../painter";
+import { inFrame } from "../shellHits";
 import type { Point } from "../viewport";
 import { nothing, type Gesture, type Hand, type Table } from "./gesture";
 
@@ -47,12 +48,18 @@ export class MoveItems implements Gesture {
     return { dx: this.to.x - now.x, dy: this.to.y - now.y };
   }
 
+  /** Where the one was taken hold of, in its own frame. */
+  private get hold() {
+    return inFrame(this.before.get(this.held)!, this.table.view().toLevel(this.start));
+  }
+
   private edit(free: boolean): Edit {
     return {
       do: "move-items",
       ids: [...this.holds],
       ...this.way,
       catch: free ? 0 : this.table.catchDistance(),
+      hold: this.holds.size === 1 ? this.hold : undefined,
     };
   }
 

@@ -23,7 +23,7 @@ function beneath({ plan, view, picture }: Table, at: Point): Hit[] {
     .map(({ item }): Hit => ({ kind: "item", id: item.id }));
   return items.length || plan.stage !== "furnish"
     ? items
-    : looseAt(p, 4 / view().scale, shellThings(plan).standing);
+    : looseAt(p, 4 / view().scale, shellThings(plan).standing, (id) => plan.outlinesOf(id));
 }
 
 /** A press that may yet become a drag; let go at once it selects what is on top, in the same place again what lies beneath. */

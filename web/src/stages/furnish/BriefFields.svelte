@@ -7,11 +7,15 @@
 
   let { plan }: { plan: OpenPlan } = $props();
 
-  const counts: ["seats" | "tables" | "workstations" | "screens" | "wheelchairSpaces", string][] = [
+  const counts: [
+    "seats" | "tables" | "workstations" | "screens" | "withPower" | "wheelchairSpaces",
+    string,
+  ][] = [
     ["seats", "Seats"],
     ["tables", "Tables"],
     ["workstations", "Workstations"],
     ["screens", "Screens"],
+    ["withPower", "With power"],
     ["wheelchairSpaces", "Wheelchairs"],
   ];
   const square = $derived(squareUnit(plan.units));

@@ -249,7 +249,9 @@
 {#if group !== "own"}<ReadyForm {plan} /><KitchenForm {plan} />{/if}
 {#if group === "own"}<OwnItemsPanel {plan} onkept={() => look("")} />{/if}
 <OwnItemWindow {plan} />
-<div class="flex items-center gap-1.5 border-t border-edge p-3.5">
-  <span class="mr-auto text-soft">On the plan</span>
-  <ThingButtons {plan} stage="Furnish" />
+<div class="border-t border-edge p-3.5">
+  <span class="mb-1.5 block text-soft">On the plan</span>
+  <div class="flex flex-wrap items-center gap-1.5">
+    <ThingButtons {plan} stage="Furnish" />
+  </div>
 </div>

@@ -8,6 +8,7 @@
   import LengthField from "../../parts/LengthField.svelte";
   import NumberField from "../../parts/NumberField.svelte";
   import RepeatFields from "./RepeatFields.svelte";
+  import OffsetFields from "./OffsetFields.svelte";
   import RepeatStart from "./RepeatStart.svelte";
 
   /** A cluster or repeat that is selected as one. */
@@ -124,6 +125,7 @@
   </div>
 
   {#if plan.canEdit}
+    <OffsetFields {plan} {ids} />
     <RepeatStart {plan} {ids} />
   {/if}
 </section>

@@ -8,6 +8,7 @@
   import { grouped } from "./itemGroups";
   import BriefFields from "./BriefFields.svelte";
   import FinishPanel from "./FinishPanel.svelte";
+  import ViewsPanel from "./ViewsPanel.svelte";
 
   let { plan }: { plan: OpenPlan } = $props();
 
@@ -24,8 +25,14 @@
     plan.things.map((thing) => ({
       thing,
       figures: plan.figures?.areas.find((area) => area.thingId === thing.id),
+      drawn: plan.figures?.drawn.find((way) => way.thingId === thing.id),
     })),
   );
+  /** How deep a zone lies in others. */
+  function depthOf(id: string | null | undefined, most = 6): number {
+    const within = plan.figures?.areas.find((area) => area.thingId === id)?.within;
+    return within && most ? 1 + depthOf(within, most - 1) : 0;
+  }
 </script>
 
 {#snippet list(label: string, items: Item[])}
@@ -70,18 +77,21 @@
 <section class="p-3.5">
   <BriefFields {plan} />
   {#if zones.length}
-    <h2 class="heading mt-4 mb-1">Zones and marks ({zones.length})</h2>
-    <ul aria-label="Zones and marks">
-      {#each zones as { thing, figures } (thing.id)}
+    <h2 class="heading mt-4 mb-1">Zones, walkways and marks ({zones.length})</h2>
+    <ul aria-label="Zones, walkways and marks">
+      {#each zones as { thing, figures, drawn } (thing.id)}
         <li>
           <button
             class="min-h-6 w-full rounded px-1.5 py-0.5 text-left hover:bg-moss-wash"
+            style:padding-left="{6 + 12 * depthOf(thing.id)}px"
             onclick={(e) => plan.select([thing.id], e.shiftKey)}
             >{plan.thingName(thing.id)}{thing.text ? ` “${thing.text}”` : ""}
             {#if figures}<span class="block text-[12px] text-soft"
                 >{figures.seats} seats · {figures.tables} tables{figures.workstations
                   ? ` · ${figures.workstations} workstations`
                   : ""} · {writeArea(figures.area, plan.units)}</span
+              >{/if}{#if drawn}<span class="block text-[12px] {drawn.holds ? 'text-soft' : 'text-must'}"
+                >{drawn.holds ? `${drawn.needed} clear` : `${drawn.clear} of ${drawn.needed} clear`}</span
               >{/if}</button
           >
         </li>
@@ -94,5 +104,6 @@
     <h2 class="heading mt-4 mb-1">Set aside ({aside.length})</h2>
     {@render list("Items set aside", aside)}
   {/if}
+  <ViewsPanel {plan} />
   <FinishPanel {plan} />
 </section>

@@ -12,6 +12,7 @@
   import KeepAsOwn from "./KeepAsOwn.svelte";
   import FinishFields from "./FinishFields.svelte";
   import KitchenUnits from "./KitchenUnits.svelte";
+  import OffsetFields from "./OffsetFields.svelte";
   import ParameterFields from "./ParameterFields.svelte";
   import RepeatStart from "./RepeatStart.svelte";
   import SelectMore from "./SelectMore.svelte";
@@ -310,7 +311,7 @@
     </div>
   {/if}
 
-  {#if plan.canEdit && !fixed}<RepeatStart {plan} ids={[id]} />{/if}
+  {#if plan.canEdit && !fixed}<OffsetFields {plan} ids={[id]} /><RepeatStart {plan} ids={[id]} />{/if}
   {#if inRepeat && plan.canEdit}
     <p class="mt-3 text-soft">A member of a repeat. Changed by hand it is one of its own.</p>
     <button

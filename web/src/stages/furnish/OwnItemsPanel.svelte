@@ -24,7 +24,10 @@
       (id) => plan.item(id) !== undefined || plan.things.some((thing) => thing.id === id),
     ),
   );
-  const onlyItems = $derived(chosen.every((id) => plan.item(id) !== undefined));
+  /** Items and what is marked on the floor give way to the own item made of them; what is fixed stays. */
+  const onlyItems = $derived(
+    chosen.every((id) => plan.item(id) !== undefined || plan.entities.get(id)?.type === "mark"),
+  );
 
   function draw() {
     together = false;

@@ -2,6 +2,8 @@
   import type { Item } from "../../app/api";
   import { duplicate } from "../../plan/keys";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
+  import GroupStart from "./GroupStart.svelte";
+  import OffsetFields from "./OffsetFields.svelte";
   import LineUpFields from "./LineUpFields.svelte";
   import RepeatStart from "./RepeatStart.svelte";
 
@@ -47,6 +49,8 @@
       >
       <button class="action text-must" onclick={() => plan.do({ do: "remove", ids })}>Remove</button>
     </div>
+    <GroupStart {plan} {ids} />
+    <OffsetFields {plan} {ids} />
     <RepeatStart {plan} {ids} />
     <LineUpFields {plan} {items} />
   {/if}

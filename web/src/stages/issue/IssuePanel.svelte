@@ -1,5 +1,6 @@
 <script lang="ts">
   import BackgroundWork from "../../parts/BackgroundWork.svelte";
+  import Choice from "../../parts/Choice.svelte";
   import Select from "../../parts/Select.svelte";
   import { onMount } from "svelte";
   import {
@@ -190,6 +191,17 @@
           onvalue={(ratio) => set({ scale: ratio === "fits" ? null : Number(ratio) })}
         />
       </div>
+      {#if plan.viewing.views.length}
+        <Choice
+          label="View"
+          value={sheet.viewId ?? ""}
+          options={[
+            ["", "everything is drawn"],
+            ...plan.viewing.views.map((view) => [view.id, view.name] as const),
+          ]}
+          onvalue={(viewId) => set({ viewId })}
+        />
+      {/if}
       <div class="flex items-center gap-2">
         <label class="w-[88px] text-soft" for="other-scale">Another</label>
         <span class="field flex-1">

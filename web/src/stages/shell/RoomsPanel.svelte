@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Level, RoomView } from "../../app/api";
+  import type { Level, Room, RoomView } from "../../app/api";
   import Choice from "../../parts/Choice.svelte";
   import LengthField from "../../parts/LengthField.svelte";
   import { writeAreaAlone, writeWidth } from "../../plan/figures";
@@ -160,6 +160,14 @@
             onvalue={(height) => name(room, { height })}
           />
           {#if room.named}
+            <LengthField
+              label="Walkways"
+              value={(plan.entities.get(room.id) as Room | undefined)?.wayWidth ?? null}
+              units={plan.units}
+              empty="as the rules say"
+              hint="Clear width of the ways to what stands in it; 0 for the rules'"
+              onvalue={(width) => plan.do({ do: "set-room-ways", id: room.id, wayWidth: width || null })}
+            />
             <Choice
               label="Copy it"
               bind:value={copying.mirror}
