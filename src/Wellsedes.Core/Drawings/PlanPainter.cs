@@ -294,7 +294,14 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
 
     private void RoomNames(SheetInput input)
     {
-        var standing = new SpatialIndex<PlacedItem>([.. input.Items.Where(item => !item.LiesFlat)], item => item.Bounds);
+        // Names make way for what stands and for what is written.
+        var standing = new SpatialIndex<Bounds>(
+            [
+                .. input.Items.Where(item => !item.LiesFlat).Select(item => item.Bounds),
+                .. input.Things.SelectMany(thing => thing.Texts(units)).Select(BoxOf),
+            ],
+            box => box
+        );
         foreach (var room in input.Space.Rooms)
         {
             var name = room.Room.Number.Length > 0 ? $"{room.Room.Number} {room.Room.Name}" : room.Room.Name;
@@ -307,11 +314,19 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
         }
     }
 
+    /// <summary>The box in mm on the level round a line of text.</summary>
+    private Bounds BoxOf(ThingText written)
+    {
+        var size = (written.Size > 0 ? Readable(written.Size) : 2) * map.Ratio;
+        var half = text.Width(written.Text, size, false) / 2;
+        return Convex.Rectangle(default, 2 * half, size * 1.4).At(new Placement(written.At.X, written.At.Y, written.Rotation)).Bounds;
+    }
+
     /// <summary>Names are moved no farther than this from the room's own point, in mm.</summary>
     private const double FarthestName = 6000;
 
     /// <summary>Where a name of some half size in mm on the level covers nothing that stands; the room's own point where that is nowhere near.</summary>
-    private static Point FreeFor(FoundRoom room, double halfWide, double halfHigh, SpatialIndex<PlacedItem> standing)
+    private static Point FreeFor(FoundRoom room, double halfWide, double halfHigh, SpatialIndex<Bounds> standing)
     {
         var own = room.Room.Inside;
         for (var far = 0.0; far <= FarthestName; far += 300)

@@ -271,6 +271,10 @@ export class OpenPlan {
   thingName(id: string) {
     return this.thingViews.get(id)?.name ?? "";
   }
+  /** What one of its sort is called: "distance ring". */
+  thingWord(id: string) {
+    return this.thingViews.get(id)?.word ?? "";
+  }
   /** Things on the level that can be worked on in this stage: those of the shell in Shell, those of the scheme in Furnish. */
   things: Thing[] = $derived.by(() => {
     const ofScheme = this.stage === "furnish";

@@ -8,6 +8,8 @@ const none: ReadonlySet<string> = new Set();
 export class Viewing {
   /** The view that is looked by; "" for one that shows everything. */
   viewId = $state("");
+  /** Whether the panel of views is open; it comes back so after something was selected. */
+  isOpen = $state(false);
   /** What it leaves unseen, as the server has found it. */
   private unseen = $state.raw<ReadonlySet<string>>(none);
   subjects = $state.raw<SubjectsView>({ subjects: [], ready: [] });

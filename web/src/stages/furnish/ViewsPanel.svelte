@@ -8,13 +8,12 @@
   let { plan }: { plan: OpenPlan } = $props();
 
   const viewing = $derived(plan.viewing);
-  let open = $state(false);
   let name = $state("");
 
   // What there is to see changes with the plan.
   $effect(() => {
     void [plan.changes, plan.schemeId];
-    if (open) void viewing.list();
+    if (viewing.isOpen) void viewing.list();
   });
 
   const ready = $derived(
@@ -61,7 +60,7 @@
   };
 </script>
 
-<details class="mt-4" bind:open>
+<details class="mt-4" bind:open={viewing.isOpen}>
   <summary class="heading cursor-pointer">Views{viewing.view ? `: ${viewing.view.name}` : ""}</summary>
   <div class="mt-2 space-y-1.5">
     <Select label="View" class="field w-full" {options} value={viewing.viewId} onvalue={choose} />

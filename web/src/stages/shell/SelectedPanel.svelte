@@ -14,6 +14,14 @@
   const ids = $derived([...plan.selected].filter((id) => plan.entities.has(id)));
   const one = $derived(ids.length === 1 ? (plan.entities.get(ids[0]!) as Entity) : null);
   const walls = $derived(ids.filter((id) => plan.entities.get(id)?.type === "wall"));
+  /** All things here that are called what the one is. */
+  const alike = $derived(
+    one && plan.isThing(one.id)
+      ? plan.things
+          .filter((thing) => plan.thingWord(thing.id) === plan.thingWord(one.id))
+          .map((thing) => thing.id)
+      : [],
+  );
   const locked = $derived(
     ids.length > 0 && ids.every((id) => (plan.entities.get(id) as { locked?: boolean }).locked),
   );
@@ -54,6 +62,11 @@
           class="action w-full"
           onclick={() => plan.do({ do: "join-walls", id: walls[0]!, otherId: walls[1]! })}
           >Join the two walls</button
+        >
+      {/if}
+      {#if one && alike.length > 1}
+        <button class="action w-full" onclick={() => plan.select(alike)}
+          >Select all {plan.thingWord(one.id)}s</button
         >
       {/if}
       {#if one?.type !== "boundary"}
