@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { Backing, Thing, ShellView } from "../app/api";
-import { alongWall, inFrame, looseAt, outOf, pixelAt, shellAt, within } from "./shellHits";
+import { inFrame, outOf } from "./frames";
+import { alongWall, looseAt, pixelAt, shellAt, within } from "./shellHits";
 
 const square = [
   { x: 0, y: -100 },

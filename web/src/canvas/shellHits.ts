@@ -1,30 +1,12 @@
 import type { Backing, Thing, ShellView, Wall } from "../app/api";
+import { isDrawn } from "../things/corners";
+import { inFrame } from "./frames";
 import type { Point } from "./viewport";
 
 /** A thing of the shell under a point. */
 export interface ShellHit {
   id: string;
   kind: "wall" | "opening" | "thing" | "boundary" | "line" | "backing";
-}
-
-const cos = (degrees: number) => Math.cos((degrees * Math.PI) / 180);
-const sin = (degrees: number) => Math.sin((degrees * Math.PI) / 180);
-
-/** A level's point in the frame of something placed. */
-export function inFrame(frame: { x: number; y: number; rotation: number }, p: Point): Point {
-  const [dx, dy] = [p.x - frame.x, p.y - frame.y];
-  return {
-    x: dx * cos(frame.rotation) + dy * sin(frame.rotation),
-    y: -dx * sin(frame.rotation) + dy * cos(frame.rotation),
-  };
-}
-
-/** A point of a placed thing's own frame on the level. */
-export function outOf(frame: { x: number; y: number; rotation: number }, own: Point): Point {
-  return {
-    x: frame.x + own.x * cos(frame.rotation) - own.y * sin(frame.rotation),
-    y: frame.y + own.x * sin(frame.rotation) + own.y * cos(frame.rotation),
-  };
 }
 
 export function within(ring: Point[], p: Point) {
@@ -108,7 +90,7 @@ export function looseAt(
       const [x, y] = [Math.abs(own.x) - thing.width / 2, Math.abs(own.y) - thing.depth / 2];
       if (x > reach || y > reach) return false;
       const isSmall = thing.width * thing.depth < 4e6;
-      if (!thing.shape && !thing.line) return isSmall || x > -reach || y > -reach;
+      if (!isDrawn(thing)) return isSmall || x > -reach || y > -reach;
       const rings = outlinesOf(thing.id);
       return (
         (isSmall && rings.some((ring) => within(ring, p))) ||

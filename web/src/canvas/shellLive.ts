@@ -1,8 +1,9 @@
 import type { Aim, Backing, Thing, ShellView } from "../app/api";
 import { beforeOf, bodyOf, lastOf } from "./chain";
 import { ink } from "./painter";
-import { outOf } from "./shellHits";
+import { outOf } from "./frames";
 import type { Tool } from "./tools.svelte";
+import { isDrawn } from "../things/corners";
 import type { Point, Viewport } from "./viewport";
 
 type Ctx = CanvasRenderingContext2D;
@@ -99,7 +100,7 @@ export function paintSelectedThings(
   ctx.lineWidth = 2;
   for (const thing of things)
     if (selected.has(thing.id))
-      for (const outline of thing.shape || thing.line ? outlinesOf(thing.id) : [boxOfThing(thing)])
+      for (const outline of isDrawn(thing) ? outlinesOf(thing.id) : [boxOfThing(thing)])
         ring(ctx, view, outline);
 }
 

@@ -3,6 +3,7 @@
   import Choice from "../parts/Choice.svelte";
   import NumberField from "../parts/NumberField.svelte";
   import CornerFields from "./CornerFields.svelte";
+  import { isDrawn } from "./corners";
   import { formIsRead, orBack } from "../plan/forms";
   import LengthField from "../parts/LengthField.svelte";
   import type { OpenPlan } from "../plan/openPlan.svelte";
@@ -76,7 +77,7 @@
       : `${drawn.clear} of ${drawn.needed} free, between ${drawn.between}.`}
   </p>
 {/if}
-{#if thing.line || thing.shape}<CornerFields {plan} {thing} />{/if}
+{#if isDrawn(thing)}<CornerFields {plan} {thing} />{/if}
 {#each fields as field (field.key)}
   {#if field.kind === "Length" || field.kind === "Angle"}
     <LengthField

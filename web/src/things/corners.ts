@@ -1,4 +1,4 @@
-import { outOf } from "../canvas/shellHits";
+import { outOf } from "../canvas/frames";
 import type { Edit, Entity, Spot, Thing } from "../app/api";
 
 /** A corner of a thing's own line, or of a ring of its outline. */
@@ -14,9 +14,14 @@ interface Shape {
   rooms: string[];
 }
 
-/** The rings of a thing's outline in its own frame, or its line as the one there is. */
+/** The rings of a thing's outline in its own frame, or its line as the one there is; a mark's shape is a word. */
 const runsOf = (thing: Thing): Spot[][] =>
-  (thing.shape as Shape | null | undefined)?.rings ?? (thing.line ? [thing.line as Spot[]] : []);
+  Array.isArray(thing.line)
+    ? [thing.line as Spot[]]
+    : ((thing.shape as Partial<Shape> | null | undefined)?.rings ?? []);
+
+/** Whether a thing was drawn corner by corner. */
+export const isDrawn = (thing: Thing) => runsOf(thing).length > 0;
 
 export const cornersOf = (thing: Thing): Corner[] =>
   runsOf(thing).flatMap((run, ring) => run.map((p, index) => ({ ring, index, at: outOf(thing, p) })));
@@ -24,7 +29,7 @@ export const cornersOf = (thing: Thing): Corner[] =>
 /** The edit that leaves a thing's corners changed; what is given is on the level. */
 function withRuns(thing: Thing, change: (runs: Spot[][]) => Spot[][]): Edit {
   const runs = change(runsOf(thing).map((run) => run.map((p) => outOf(thing, p))));
-  const drawn = thing.shape ? { shape: { rings: runs, rooms: [] } } : { line: runs[0] };
+  const drawn = !thing.line ? { shape: { rings: runs, rooms: [] } } : { line: runs[0] };
   return { do: "put-thing", thing: { ...thing, x: 0, y: 0, rotation: 0, ...drawn } as unknown as Entity };
 }
 

@@ -1,6 +1,6 @@
 import type { Edit, Item } from "../../app/api";
 import { paintItem, type Painted } from "../painter";
-import { inFrame } from "../shellHits";
+import { inFrame } from "../frames";
 import type { Point } from "../viewport";
 import { nothing, type Gesture, type Hand, type Table } from "./gesture";
 
