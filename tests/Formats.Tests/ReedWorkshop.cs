@@ -3,6 +3,8 @@ using Wellsedes.Core.Measure;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Things;
+using Wellsedes.Core.Things.DrawnWays;
+using Wellsedes.Core.Things.Fittings;
 using Wellsedes.Core.Things.Zones;
 
 namespace Wellsedes.Formats.Tests;
@@ -63,6 +65,25 @@ internal static class ReedWorkshop
 
     private static IEnumerable<Edit> Furnish()
     {
+        // Sockets in the floor: each serves the desks either side of it.
+        for (var row = 0; row < 4; row++)
+        for (var i = 0; i < 3; i++)
+            yield return new PutThing(
+                new Fitting(
+                    $"socket-{row + 1}-{i + 1}",
+                    L,
+                    FittingKind.Socket,
+                    (5.5 + (1 + 2.5 * i) * (4 + 10 / 12.0)) * Foot,
+                    (7 + row * (5 + 8 / 12.0)) * Foot,
+                    0,
+                    4 * Inch,
+                    4 * Inch,
+                    2 * Inch
+                )
+            )
+            {
+                Sure = true,
+            };
         // At the front four rows of seven, which look to the screen on the north wall.
         yield return new PlaceItem("chair", S, L, "stacking-chair", 12.5 * Foot, 44 * Foot, 180);
         yield return new RepeatItems(
@@ -88,11 +109,37 @@ internal static class ReedWorkshop
             Sure = true,
         };
         yield return new PutThing(
-            new Zone("back-zone", S, L, 20 * Foot, 15 * Foot, 0, 36 * Foot, 25 * Foot, "Back", Workstations: 28, Screens: 28)
+            new Zone("back-zone", S, L, 20 * Foot, 15 * Foot, 0, 36 * Foot, 25 * Foot, "Back", Workstations: 28, Screens: 28, WithPower: 28)
         )
         {
             Sure = true,
         };
+        // From the entrance to the middle, and across between the two zones; a room's own ways are no narrower than 2 ft.
+        yield return new PutThing(
+            new Walkway(
+                "cross-aisle",
+                S,
+                L,
+                0,
+                0,
+                0,
+                1,
+                1,
+                "Cross aisle",
+                44 * Inch,
+                [new(2 * Foot, 28.6 * Foot), new(36 * Foot, 28.6 * Foot)]
+            )
+        )
+        {
+            Sure = true,
+        };
+        yield return new PutThing(
+            new Walkway("side-aisle", S, L, 0, 0, 0, 1, 1, "Side aisle", 36 * Inch, [new(38 * Foot, 2 * Foot), new(38 * Foot, 30 * Foot)])
+        )
+        {
+            Sure = true,
+        };
+        yield return new PutView(new View("for-the-trainer", S, "For the trainer", ["measures"], ["thing/fitting"]));
         yield return new SetBrief(new Brief("brief-a", S, Seats: 28, Workstations: 28));
     }
 

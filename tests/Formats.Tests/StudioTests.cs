@@ -28,7 +28,8 @@ public sealed class StudioTests
         var state = new Planner().StateOf(plan, PlanStart.SchemeId, PlanStart.LevelId);
         Assert.Equal((28, 28), (state.Tally.Seats, state.Tally.Workstations));
         Assert.All(state.Tally.Further, line => Assert.Equal(28, line.Has));
-        Assert.Equal(3, state.Tally.Further.Length);
+        Assert.Equal(4, state.Tally.Further.Length);
+        Assert.Equal((2, true), (state.Level.Drawn.Length, state.Level.Drawn.All(way => way.Holds)));
         Nothing_wrong(state);
     }
 

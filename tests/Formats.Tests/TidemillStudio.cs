@@ -1,6 +1,7 @@
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Things.DrawnWays;
 using Wellsedes.Core.Things.Marks;
 using Wellsedes.Core.Things.Zones;
 
@@ -54,6 +55,17 @@ internal static class TidemillStudio
         {
             Sure = true,
         };
+        // The two meeting rooms as one zone that follows their walls; the aisle between the benches; a view for those who fit it out.
+        yield return new PutOverRooms(new Zone("zone-meeting", Everyday, level, 0, 0, 0, 1, 1, "Meeting", Seats: 12), ["weir", "penstock"]);
+        yield return new PutThing(
+            new Walkway("bench-aisle", Everyday, level, 0, 0, 0, 1, 1, "Aisle", 1200, [new(6300, 4700), new(12_400, 4700)])
+        )
+        {
+            Sure = true,
+        };
+        yield return new PutView(
+            new View("for-the-fitter", Everyday, "For the fitter", ["kind/Outdoors"], ["thing/zone", "kind/OnTables", "kind/Equipment"])
+        );
         yield return new SetBrief(new Brief("brief-a", Everyday, Workstations: 24, StorageLength: 4800));
         yield return new AddSheet("sheet-studio", Everyday, level);
 

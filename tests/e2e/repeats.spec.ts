@@ -1,7 +1,7 @@
 import { foot, items, put, room, type Placed } from "./furnish";
 import { Job } from "./job";
 import { expect, test, type Page } from "./page";
-import { served } from "./sheet";
+import { pdfText, served } from "./sheet";
 
 /** What a person needs for each thing placed by itself: choose it, press it in, turn it. */
 const singly = (things: number) => 3 * things;
@@ -302,6 +302,13 @@ test("a repeat drawn out by its last member, and what is copied from it pasted i
     await page.request.get(new URL(href!, page.url()).href)
   ).text();
   expect(list).toMatch(/Stacking chair,4,1,0,0/);
+  // The sheet for the crew, read back: the list, and what its lines stand for.
+  const crew = await page
+    .getByRole("link", { name: "As a sheet (PDF)" })
+    .getAttribute("href");
+  const crewSheet = await pdfText(page, new URL(crew!, page.url()).href);
+  expect(crewSheet).toMatch(/Stacking chair\s+4\s+1\s+0\s+0/);
+  expect(crewSheet).toContain("Arrow: is moved from the dot");
   await page.getByRole("button", { name: "Draw it on the plan" }).click();
   await expect(
     page.getByRole("button", { name: /^Changes from/ }),

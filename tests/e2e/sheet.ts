@@ -21,9 +21,12 @@ export async function sheetText(page: Page, level = ""): Promise<string> {
     (e: { type: string; levelId: string }) =>
       e.type === "sheet" && (!level || e.levelId === levelId),
   );
-  const pdf = await (
-    await page.request.get(`${url}/sheets/${sheet.id}/draft.pdf`)
-  ).body();
+  return pdfText(page, `${url}/sheets/${sheet.id}/draft.pdf`);
+}
+
+/** The text of a PDF, laid out as it lies. */
+export async function pdfText(page: Page, url: string): Promise<string> {
+  const pdf = await (await page.request.get(url)).body();
   // A no-break space groups thousands.
   return execFileSync("pdftotext", ["-layout", "-", "-"], { input: pdf })
     .toString()

@@ -28,6 +28,9 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
         }
         Things(input.Things, part => part.Role == ThingRole.Tinted);
         Shell(input, finishes.Where(finish => finish.OnWall));
+        var changing = new ChangesPainter(map, marks);
+        if (input.Changes is { } gone)
+            changing.PaintGone(gone);
         foreach (
             var item in input
                 .Items.OrderBy(item =>
@@ -39,6 +42,8 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
                 .ThenBy(item => item.Item.Order)
         )
             Symbol(item, Finishes.TintOf(input.Plan, item.Item));
+        if (input.Changes is { } changes)
+            changing.Paint(changes, input.Items);
         Things(input.Things, part => part.Role != ThingRole.Tinted);
         Texts(input.Things);
         if (input.Settings.Shows.Labels)

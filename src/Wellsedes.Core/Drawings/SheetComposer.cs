@@ -32,6 +32,9 @@ public sealed record SheetInput(
 {
     /// <summary>What of the level the sheet's view leaves out. It is counted all the same.</summary>
     public NotDrawn NotDrawn { get; init; } = NotDrawn.Nothing;
+
+    /// <summary>What changes from another scheme, in place of the schedule; null on every other sheet.</summary>
+    public ChangesShown? Changes { get; init; }
 }
 
 /// <summary>A composed sheet and the scale it came out at.</summary>
@@ -100,7 +103,7 @@ public sealed class SheetComposer(ITextMeasure text)
         var box = input.Space.Bounds;
         foreach (var leaf in input.Space.Openings.SelectMany(opening => opening.Swing))
             box = box.Including(leaf.Bounds);
-        foreach (var item in input.Items)
+        foreach (var item in input.Items.Concat(input.Changes?.Gone ?? []))
             box = box.Including(item.Bounds);
         foreach (var thing in input.Things)
             box = thing.Areas().Aggregate(box, (all, area) => all.Including(area.Bounds));

@@ -20,7 +20,9 @@ internal sealed class SideTables(ITextMeasure text, UnitSystem units)
         var x = box.MinX + 4;
         var wide = box.Width - 8;
         var y = box.MinY + 7;
-        if (input.Settings.Shows.Schedule)
+        if (input.Changes is { } changes)
+            y = Changed(changes, marks, x, y, wide, box.MaxY);
+        else if (input.Settings.Shows.Schedule)
             y = Furniture(input, marks, x, y, wide, box.MaxY);
         var tables = Capacity(input).ToArray();
         foreach (var (heading, lines) in tables)
@@ -113,6 +115,45 @@ internal sealed class SideTables(ITextMeasure text, UnitSystem units)
             marks.Add(new TextMark(Shortened(cells[1], widths[1]), new Point(at[1], y), Size, Bold: bold));
             marks.Add(new TextMark(cells[2], new Point(at[2], y), Size, TextAnchor.End, bold));
             marks.Add(new TextMark(cells[3], new Point(at[3], y), Size, TextAnchor.End, bold));
+        }
+    }
+
+    /// <summary>What becomes of each kind, and what the lines of the drawing stand for.</summary>
+    private double Changed(ChangesShown changes, List<Mark> marks, double x, double y, double wide, double bottom)
+    {
+        string[] head = ["Item", "stay", "move", "come", "go"];
+        const double figure = 9;
+        y = Heading($"From {changes.From} to {changes.To}", marks, x, y);
+        Row(head, true);
+        var shown = 0;
+        foreach (var row in changes.Rows)
+        {
+            if (y + RowHeight > bottom - 70 && changes.Rows.Length - shown > 1)
+            {
+                y += RowHeight;
+                marks.Add(new TextMark($"and {changes.Rows.Length - shown} more rows; see the list", new Point(x, y), Size));
+                break;
+            }
+            Row([row.Name, .. new[] { row.Stay, row.Move, row.Come, row.Go }.Select(n => n.ToString(CultureInfo.InvariantCulture))], false);
+            shown++;
+        }
+        y += 3;
+        foreach (var (words, colour, dashed) in ChangesPainter.Key)
+        {
+            y += RowHeight;
+            var line = PathShape.Line(new Point(x, y - 0.9), new Point(x + 7, y - 0.9));
+            marks.Add(new PathMark(dashed ? Dashes.Cut(line, 1.6, 0.9) : line, colour, dashed ? Ink.Narrow : Ink.Medium));
+            marks.Add(new TextMark(words, new Point(x + 9, y), Size));
+        }
+        return y + 9;
+
+        void Row(string[] cells, bool bold)
+        {
+            y += RowHeight;
+            marks.Add(new TextMark(Shortened(cells[0], wide - 4 * figure - 2), new Point(x, y), Size, Bold: bold));
+            for (var c = 1; c < cells.Length; c++)
+                marks.Add(new TextMark(cells[c], new Point(x + wide - (4 - c) * figure, y), Size, TextAnchor.End, bold));
+            marks.Add(new PathMark(PathShape.Line(new Point(x, y + 1.3), new Point(x + wide, y + 1.3)), Ink.Soft, Ink.Finest));
         }
     }
 

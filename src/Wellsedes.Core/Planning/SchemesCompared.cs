@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
 
@@ -59,6 +60,21 @@ public sealed record SchemesCompared(
         }
         kinds.AddRange(Chairs(plan, fromSchemeId, toSchemeId));
         return new SchemesCompared(fromSchemeId, toSchemeId, [.. kinds], [.. moves], [.. come], [.. go]);
+    }
+
+    /// <summary>As a sheet of the second scheme shows it on a level.</summary>
+    /// <param name="before">What stands on that level in the first scheme.</param>
+    public ChangesShown Shown(Plan plan, string levelId, IEnumerable<PlacedItem> before)
+    {
+        var go = Go.ToHashSet();
+        return new ChangesShown(
+            plan.Find<Scheme>(FromSchemeId)!.Name,
+            plan.Find<Scheme>(ToSchemeId)!.Name,
+            [.. Kinds.Select(kind => new ChangeRow(kind.Name, kind.Stay, kind.Move, kind.Come, kind.Go))],
+            [.. Moves.Where(move => move.FromLevelId == levelId && move.ToLevelId == levelId).Select(move => (move.From, move.To))],
+            [.. Come, .. Moves.Where(move => move.FromLevelId != levelId && move.ToLevelId == levelId).Select(move => move.ToId)],
+            [.. before.Where(item => go.Contains(item.Item.Id))]
+        );
     }
 
     private readonly record struct Kind(string Name, string Catalogue, ItemSize Size)

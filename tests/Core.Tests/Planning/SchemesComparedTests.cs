@@ -1,4 +1,6 @@
+using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Editing;
+using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 
@@ -109,5 +111,35 @@ public sealed class SchemesComparedTests
         var compared = SchemesCompared.Of(Hall().Plan, S, S);
         Assert.All(compared.Kinds, row => Assert.Equal((0, 0, 0), (row.Move, row.Come, row.Go)));
         Assert.Empty(compared.Moves);
+    }
+
+    /// <summary>The sheet for the crew: an arrow for each that is moved, a frame for each that comes, dashes for each that goes, and the list.</summary>
+    [Fact]
+    public void It_is_drawn_as_a_sheet()
+    {
+        var sample = Hall();
+        sample.Do(new MoveItems([Copy(sample, "t0")], 900, 0)).Do(new Remove([Copy(sample, "t5")]));
+        sample.Do(new PlaceItem("c", "b", L, "armchair", 15_000, 16_000));
+        var compared = SchemesCompared.Of(sample.Plan, S, "b");
+        var state = sample.Planner.StateOf(sample.Plan, "b", L);
+        var shown = compared.Shown(sample.Plan, L, sample.State.Items);
+        Assert.Equal((1, 1, "t5"), (shown.Moves.Length, shown.Come.Count, shown.Gone.Single().Item.Id));
+        var settings = sample.Plan.OfScheme<SheetSettings>("b").First();
+        var input = state.SheetInput(settings, "P", "", "Draft", new DateOnly(2026, 11, 26)) with { Changes = shown };
+        var marks = new SheetComposer(new FixedWidths()).Compose(input).Drawing.Marks;
+        var frame = Assert.Single(marks.OfType<PathMark>(), mark => mark is { Line: "#2C6B4A", LineWidth: Ink.Wide });
+        Assert.Equal(4, frame.Path.Steps.Count(step => step.Kind is PathStepKind.Move or PathStepKind.Line));
+        // The table's body and its ten chairs, and a line of the key.
+        var standing = sample.State.Items.Single(item => item.Item.Id == "t5").Standing.Count();
+        Assert.Equal(standing + 1, marks.OfType<PathMark>().Count(mark => mark.Line == "#A3173A"));
+        string[] words = [.. marks.OfType<TextMark>().Select(mark => mark.Text)];
+        Assert.Contains("From Scheme A to Other", words.Select(text => text.Replace(sample.Plan.Find<Scheme>(S)!.Name, "Scheme A")));
+        Assert.Contains("Dashed: goes to the store", words);
+        Assert.DoesNotContain("Schedule of furniture", words);
+    }
+
+    private sealed class FixedWidths : ITextMeasure
+    {
+        public double Width(string text, double size, bool bold) => text.Length * size * 0.5;
     }
 }

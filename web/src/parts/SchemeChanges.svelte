@@ -27,6 +27,9 @@
   const file = $derived(
     `/api/plans/${plan.id}/compared.csv?from=${encodeURIComponent(from?.id ?? "")}&to=${encodeURIComponent(plan.schemeId)}`,
   );
+  const sheet = $derived(
+    `/api/plans/${plan.id}/changes.pdf?from=${encodeURIComponent(from?.id ?? "")}&to=${encodeURIComponent(plan.schemeId)}&levelId=${encodeURIComponent(plan.levelId)}`,
+  );
   function draw() {
     plan.faintSchemeId = from!.id;
     plan.compared = compared;
@@ -73,9 +76,10 @@
           </tbody>
         </table>
       </div>
-      <div class="mt-2 flex gap-1.5">
+      <div class="mt-2 flex flex-wrap gap-1.5">
         <button class="action" onclick={draw}>Draw it on the plan</button>
         <a class="action" href={file} download>As a list (CSV)</a>
+        <a class="action" href={sheet} download>As a sheet (PDF)</a>
       </div>
     {/if}
   </div>

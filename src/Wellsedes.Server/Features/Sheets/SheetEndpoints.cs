@@ -40,6 +40,9 @@ public static class SheetEndpoints
     public static void MapSheets(this RouteGroupBuilder api)
     {
         api.MapGet("/plans/{planId:guid}/register", RegisterAsync).NeedsRole(ProjectRole.Viewer).WithName("register");
+        api.MapGet("/plans/{planId:guid}/changes.{kind:regex(^(pdf|svg)$)}", ChangesAsync)
+            .NeedsRole(ProjectRole.Viewer)
+            .WithName("changesSheet");
         var sheet = api.MapGroup("/plans/{planId:guid}/sheets/{sheetId}");
         sheet.MapGet("/facts", FactsAsync).NeedsRole(ProjectRole.Viewer).WithName("sheetFacts");
         sheet.MapGet("/draft.{kind:regex(^(pdf|svg|png|csv)$)}", FileAsync).NeedsRole(ProjectRole.Viewer).WithName("sheetFile");
@@ -48,6 +51,53 @@ public static class SheetEndpoints
             .MapGet("/revisions/{letter}.{kind:regex(^(pdf|svg|csv|json)$)}", IssuedAsync)
             .NeedsRole(ProjectRole.Viewer)
             .WithName("issuedFile");
+    }
+
+    /// <summary>What a crew changes from one scheme to another on a level, drawn as the sheet of the second.</summary>
+    private static async Task<Results<FileContentHttpResult, NotFound>> ChangesAsync(
+        Guid planId,
+        string kind,
+        string? from,
+        string? to,
+        string? levelId,
+        OpenPlans plans,
+        Desk desk,
+        PlanStore store,
+        CancellationToken cancel
+    )
+    {
+        var project = await store.ProjectNameAsync(planId, cancel);
+        var now = (await plans.GetAsync(planId))!.Now;
+        if (now.Plan.Find<Scheme>(from ?? "") is null || now.Plan.Find<Scheme>(to ?? "") is null)
+            return TypedResults.NotFound();
+        var drawing = await desk.AskAsync(
+            () =>
+            {
+                var state = now.State(to, levelId);
+                var compared = now.Compared(from, to);
+                var sheets = now.Plan.OfScheme<SheetSettings>(state.SchemeId).OrderBy(sheet => sheet.Id, StringComparer.Ordinal).ToArray();
+                var settings = sheets.FirstOrDefault(sheet => sheet.LevelId == state.LevelId) ?? sheets[0];
+                var shown = compared.Shown(now.Plan, state.LevelId, now.State(from, levelId).Items);
+                var block = settings.TitleBlock with { Title = "What changes", SupplementaryTitle = $"From {shown.From} to {shown.To}" };
+                var input = state.SheetInput(
+                    settings with
+                    {
+                        LevelId = state.LevelId,
+                        TitleBlock = block,
+                    },
+                    project,
+                    "",
+                    "Draft",
+                    DateOnly.FromDateTime(DateTime.UtcNow)
+                );
+                return new SheetComposer(Typefaces.Shared).Compose(input with { Changes = shown }).Drawing;
+            },
+            cancel
+        );
+        var name = FileNames.Of($"what changes {now.Plan.Details.Title}", kind);
+        return kind == "pdf"
+            ? TypedResults.File(PdfWriter.Write(drawing), "application/pdf", name)
+            : TypedResults.File(SvgWriter.Write(drawing), "image/svg+xml", name);
     }
 
     private sealed record Made(Sheet Sheet, SheetSettings Settings, PlanState State, long Revision, string Letter);
