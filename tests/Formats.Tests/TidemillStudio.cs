@@ -58,7 +58,7 @@ internal static class TidemillStudio
         // The two meeting rooms as one zone that follows their walls; the aisle between the benches; a view for those who fit it out.
         yield return new PutOverRooms(new Zone("zone-meeting", Everyday, level, 0, 0, 0, 1, 1, "Meeting", Seats: 12), ["weir", "penstock"]);
         yield return new PutThing(
-            new Walkway("bench-aisle", Everyday, level, 0, 0, 0, 1, 1, "Aisle", 1200, [new(6300, 4700), new(12_400, 4700)])
+            new Walkway("bench-aisle", Everyday, level, 0, 0, 0, 1, 1, "Aisle", 1200, [new(6300, 4700), new(11_700, 4700)])
         )
         {
             Sure = true,

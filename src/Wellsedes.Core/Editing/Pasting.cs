@@ -78,7 +78,7 @@ internal static class Pasting
                         X = repeat.X + edit.Dx,
                         Y = repeat.Y + edit.Dy,
                     },
-                    Thing other => other.InScheme(edit.SchemeId) with
+                    Thing other => other.Copied().InScheme(edit.SchemeId) with
                     {
                         Id = ids[other.Id],
                         LevelId = edit.LevelId,

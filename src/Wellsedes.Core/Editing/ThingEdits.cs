@@ -109,7 +109,7 @@ internal static class ThingEdits
                 return EditAnswer.Taken("newId", id);
             if (SizeSense.CheckPlacement(new Placement(at.X, at.Y, 0)) is { } problem)
                 return EditAnswer.No(problem);
-            change.Put(fixture with { Id = id, X = at.X, Y = at.Y });
+            change.Put(fixture.Copied() with { Id = id, X = at.X, Y = at.Y });
         }
         return change.Done($"Repeated {fixture.OneOfIts()} {edit.Columns} by {edit.Rows}");
     }

@@ -150,6 +150,9 @@ public abstract record Thing(string Id, string LevelId, double X, double Y, doub
     /// <summary>The same thing in another scheme; for kinds that are of one.</summary>
     public virtual Thing InScheme(string schemeId) => this;
 
+    /// <summary>The same as a copy that stands by itself: it follows nothing that its original does.</summary>
+    public virtual Thing Copied() => this;
+
     /// <summary>The same thing seen in a mirror along its own y axis; placed by whoever mirrors.</summary>
     public virtual Thing Mirrored() => this;
 

@@ -126,6 +126,25 @@ public sealed class ZoneOutlineTests
         Assert.Equal(48, Figures(sample, "z").Area, 6);
     }
 
+    /// <summary>A copy stands by itself: repeated on a grid, pasted, it stays where it was put when the rooms of the first change.</summary>
+    [Fact]
+    public void Copies_of_a_zone_of_rooms_follow_nothing()
+    {
+        var sample = new Sample().Room(8000, 6000);
+        sample.Do(new PutOverRooms(new Zone("z", S, L, 0, 0, 0, 4000, 4000, "Room"), ["room"]));
+        sample.Do(new RepeatThing("z", "grid", 2, 1, 20_000, 0));
+        var clip = sample.Plan.Find<Zone>("z")!;
+        sample.Do(new Paste("pasted", S, L, [clip], 0, 30_000));
+        sample.Do(new MoveWall("room-east", 1000, 0));
+        Assert.Equal(54, Figures(sample, "z").Area, 6);
+        foreach (var copy in sample.Plan.All<Zone>().Where(zone => zone.Id != "z"))
+        {
+            Assert.Equal(48, Figures(sample, copy.Id).Area, 6);
+            Assert.Empty(copy.Shape!.Rooms);
+        }
+        Assert.Equal(3, sample.Plan.All<Zone>().Count());
+    }
+
     [Fact]
     public void Zones_lie_in_each_other_and_both_count()
     {

@@ -120,6 +120,8 @@ public sealed record Zone(
 
     public override Thing InScheme(string schemeId) => this with { SchemeId = schemeId };
 
+    public override Thing Copied() => this with { Shape = Shape is { } shape ? shape with { Rooms = [] } : null };
+
     public override Thing Mirrored() => this with { Shape = Shape?.Mapped(p => new Point(-p.X, p.Y)) };
 
     public override IEnumerable<ThingPart> Parts() =>
