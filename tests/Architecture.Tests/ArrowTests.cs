@@ -29,6 +29,7 @@ public sealed class ArrowTests
         "Tracing",
         "Walkways",
         "Arranging",
+        "Seating",
         "Capacity",
         "Findings",
         "Editing",

@@ -78,7 +78,7 @@ test.describe("schemes, zones and marks", () => {
     await page.getByLabel("Name", { exact: true }).fill("East");
     await page.getByLabel("Name", { exact: true }).press("Enter");
     await page.getByRole("button", { name: "Back to the list" }).click();
-    const list = page.getByRole("list", { name: "Zones and marks" });
+    const list = page.getByRole("list", { name: "Zones, walkways and marks" });
     await expect(list.getByRole("button", { name: /East/ })).toContainText(
       /[3-6] tables/,
     );

@@ -130,6 +130,7 @@ async function place(page: Page, search: string, name: string) {
   ).toContainText(name);
   await press(page, name, 30);
   await expect.poll(async () => (await items(page)).length).toBe(before + 1);
+  await expect(page.getByTestId("saving")).toHaveText("All changes saved");
   await page.keyboard.press("Escape");
 }
 

@@ -103,6 +103,7 @@ namespace Wellsedes.Core.Editing;
 [JsonDerivedType(typeof(OrderItems), "order-items")]
 [JsonDerivedType(typeof(FaceItems), "face-items")]
 [JsonDerivedType(typeof(PutFinish), "put-finish")]
+[JsonDerivedType(typeof(ReleaseBlock), "release-block")]
 [JsonDerivedType(typeof(PutView), "put-view")]
 [JsonDerivedType(typeof(SetLocks), "set-locks")]
 [JsonDerivedType(typeof(PutGroup), "put-group")]

@@ -13,6 +13,7 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
     private readonly OwnItemEdits own = new(forms);
     private readonly LineUpEdits lineUp = new(forms);
     private readonly OffsetEdits offsets = new(forms, spaces);
+    private readonly BlockFill blocks = new(forms, spaces);
     private readonly RepeatEdits repeats = new(forms, spaces);
     private readonly GroupEdits groups = new(forms);
 
@@ -30,6 +31,7 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
             SetDetails e => Details(plan, e),
             Remove e => Removing.Of(plan, e),
             LockThings e => ThingEdits.Lock(plan, e),
+            ReleaseBlock e => Release(plan, e),
             KeepMeasure e => Measure(plan, e),
             SetBrief e => Replace(plan, e.Brief, "Set the brief"),
             SetChecks e => CheckChecks(e.Checks, plan.Details.Units) is { } problem
@@ -57,7 +59,10 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
     private Change Followed(Plan plan, Change change)
     {
         var named = RoomEdits.KeepNames(plan, change, spaces);
-        return ViewEdits.Without(plan, FinishEdits.Without(plan, GroupFollow.After(plan, ZoneEdits.After(plan, named, spaces))));
+        return ViewEdits.Without(
+            plan,
+            FinishEdits.Without(plan, GroupFollow.After(plan, blocks.After(plan, ZoneEdits.After(plan, named, spaces))))
+        );
     }
 
     /// <summary>What holds for every change, before it is anything more than a wish.</summary>
@@ -70,6 +75,21 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
         if ((PlanChecks.OfChange(plan, change, after) ?? OpeningEdits.Blocked(plan, change, after)) is { } problem)
             return EditAnswer.No(problem);
         return !edit.Sure && FarAway.Of(plan, change, after) is { } far ? EditAnswer.No(far) : EditAnswer.Done(change);
+    }
+
+    private static EditAnswer Release(Plan plan, ReleaseBlock edit)
+    {
+        if (plan.Find(edit.Id) is not Thing block || block.Fills() is null)
+            return EditAnswer.No("id", "The block is no longer there.");
+        if (block.Locked)
+            return EditAnswer.No("id", $"{block.Called()} is locked; unlock it first.");
+        var members = plan.OfScheme<Item>(((IOfScheme)block).SchemeId).Where(item => item.Parent == block.Id);
+        return EditAnswer.Done(
+            new Change(
+                $"Released {block.OneOfIts()}",
+                [new EntityChange(block, null), .. members.Select(item => new EntityChange(item, item with { Parent = null, Slot = null }))]
+            )
+        );
     }
 
     private static EditAnswer Details(Plan plan, SetDetails edit)

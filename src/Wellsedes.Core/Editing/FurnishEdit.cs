@@ -74,3 +74,6 @@ public sealed record LayOnto(string Id, Point From, Point To, Point FromOnPlan, 
 
 /// <summary>Puts in a zone over rooms of its level: of their outlines as they are and as they become.</summary>
 public sealed record PutOverRooms(Entity Thing, ImmutableArray<string> RoomIds) : Edit;
+
+/// <summary>Takes a block apart: its tables stay as single things, and fill nothing any more.</summary>
+public sealed record ReleaseBlock(string Id) : Edit;

@@ -85,7 +85,9 @@ public static class PlanChecks
                 if (flight.Check(after, true) is { } problem)
                     return problem with { Message = $"{flight.Called()}: {problem.Message}" };
         // Items that stand on, belong to or are made from what went.
-        var held = gone.Where(e => e is Item or Wall or Repeat or Cluster or OwnItem).Select(e => e.Id).ToHashSet();
+        var held = gone.Where(e => e is Item or Wall or Repeat or Cluster or OwnItem || e is Thing block && block.Fills() is not null)
+            .Select(e => e.Id)
+            .ToHashSet();
         if (held.Count > 0)
             foreach (var item in after.All<Item>())
                 if (
@@ -275,6 +277,10 @@ public static class PlanChecks
             return new Problem("parent", "A member has both its parent and its slot.");
         if (member.Parent is not { } parent)
             return null;
+        if (plan.Find(parent) is Thing block && block.Fills() is not null)
+            return block is IOfScheme of && of.SchemeId == member.SchemeId && block.LevelId == member.LevelId && member.Slot >= 0
+                ? null
+                : new Problem("parent", "The block it belongs to is of another scheme or level.");
         if (plan.Find(parent) is not (IMember group and (Repeat or Cluster)))
             return new Problem("parent", "What it is a member of is not there.");
         if (group.SchemeId != member.SchemeId || group.LevelId != member.LevelId)

@@ -36,6 +36,17 @@ internal static class Removing
         foreach (var group in gone.Values.OfType<IMember>().Where(member => member is Repeat or Cluster).ToArray())
         foreach (var member in new GroupTree(plan, group.SchemeId).Below(group))
             gone[member.Id] = (Entity)member;
+        // A block takes its tables along; what was locked among them says so.
+        foreach (var block in gone.Values.OfType<Thing>().Where(thing => thing.Fills() is not null).ToArray())
+        foreach (var member in plan.OfScheme<Item>(((IOfScheme)block).SchemeId).Where(item => item.Parent == block.Id))
+        {
+            if (member.Locked && !edit.Ids.Contains(member.Id))
+                return EditAnswer.No(
+                    "ids",
+                    $"{EntityWords.Called(plan, member)} of the block is locked; unlock it first, or release the block."
+                );
+            gone[member.Id] = member;
+        }
         List<EntityChange> changes = [.. gone.Values.Select(entity => new EntityChange(entity, null))];
         // What stood or hung on it comes down to the floor.
         var fallen = plan.All<Item>()

@@ -122,7 +122,7 @@ internal static class SchemeEdits
                     Locked = [.. locks.Locked.Select(key => Subjects.Carried(key, id => Carried(id)!))],
                 },
                 OwnGroup group => group with { Id = ids[group.Id], SchemeId = to, Members = [.. group.Members.Select(id => Carried(id)!)] },
-                Thing thing => thing.InScheme(to) with { Id = ids[thing.Id] },
+                Thing thing => thing.InScheme(to).Carrying(id => Carried(id)!) with { Id = ids[thing.Id] },
                 _ => throw new InvalidOperationException($"A {entity.GetType().Name} cannot be copied into another scheme."),
             };
     }

@@ -24,7 +24,11 @@ public sealed record ProbeAnswer(
     ImmutableArray<NearDistance> Near,
     PlanState State,
     bool ShellChanged
-);
+)
+{
+    /// <summary>The ids of what the edit would take away.</summary>
+    public ImmutableArray<string> Gone { get; init; } = [];
+}
 
 /// <summary>
 /// Works out a plan's derived results, keeping what an edit did not touch. One planner serves one plan; any thread may ask,
@@ -95,7 +99,10 @@ public sealed class Planner
             NearTo(state, ids),
             state,
             change.Entities.Any(e => IsShell(e.After ?? e.Before!))
-        );
+        )
+        {
+            Gone = [.. change.Entities.Where(entity => entity.After is null).Select(entity => entity.Id)],
+        };
     }
 
     /// <summary>Whether an entity is part of what a level's space is worked out from.</summary>

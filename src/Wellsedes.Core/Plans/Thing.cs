@@ -117,6 +117,15 @@ public abstract record Thing(string Id, string LevelId, double X, double Y, doub
     /// <summary>The clear width in mm that is asked of the ways to what stands in it; null for none of its own.</summary>
     public virtual double? AsksWidth() => null;
 
+    /// <summary>What it is to be filled with; null for what is filled with nothing.</summary>
+    public virtual SeatsAsked? Fills() => null;
+
+    /// <summary>The same with other tables that were set by hand and other places left out.</summary>
+    public virtual Thing Filled(ImmutableArray<string> kept, ImmutableArray<Point> leftOut) => this;
+
+    /// <summary>The same with the ids it names carried over to those of copies.</summary>
+    public virtual Thing Carrying(Func<string, string> ids) => this;
+
     /// <summary>Whether it gives power to what stands near.</summary>
     public virtual bool GivesPower() => false;
 

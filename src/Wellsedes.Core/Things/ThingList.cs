@@ -5,6 +5,7 @@ using Wellsedes.Core.Things.Fittings;
 using Wellsedes.Core.Things.KeepClears;
 using Wellsedes.Core.Things.LowCeilings;
 using Wellsedes.Core.Things.Marks;
+using Wellsedes.Core.Things.SeatingBlocks;
 using Wellsedes.Core.Things.Zones;
 
 namespace Wellsedes.Core.Things;
@@ -21,6 +22,7 @@ public static class ThingList
             Fitting.ThingKind,
             LowCeiling.Kind,
             Zone.Kind,
+            SeatingBlock.Kind,
             Walkway.Kind,
             Mark.Kind,
         ]);

@@ -38,6 +38,7 @@
   import { cornersOf, type Corner } from "../things/corners";
   import { thicknessOf } from "../plan/usual";
   import { shellThings } from "./shellThings";
+  import { Stirred } from "./stirred";
   import { placingAt, formPlaced } from "./tooling/placeItem";
   import { tooling } from "./tooling/tooling";
   import { tools } from "./tools.svelte";
@@ -81,6 +82,20 @@
     cycle: null,
   };
   const moving = $derived(gesture?.holds ?? nothing);
+  const stirred = new Stirred();
+  /** What the picture at rest leaves out. */
+  const leftOut = (held = moving): ReadonlySet<string> =>
+    stirred.ids.size ? new Set([...held, ...stirred.ids]) : held;
+
+  // What an edit would move beside what the hand holds is shown as it would be.
+  $effect(() => {
+    const probe = plan.probe;
+    untrack(() => {
+      const anew = stirred.take(probe, moving);
+      for (const id of anew) if (painted.has(id)) rest?.repaint(painted.get(id)!.box, picture, leftOut());
+      draw();
+    });
+  });
 
   /** Another gesture, or the next state of the same; what it holds is left out of the picture at rest. */
   function become(next: Gesture | null) {
@@ -91,7 +106,7 @@
     if (before !== now)
       for (const id of new Set([...before, ...now]))
         if (before.has(id) !== now.has(id) && painted.has(id))
-          rest.repaint(painted.get(id)!.box, picture, now);
+          rest.repaint(painted.get(id)!.box, picture, leftOut(now));
     draw();
   }
 
@@ -203,11 +218,11 @@
       },
       plan.shownThings,
     );
-    if (ids === "all") rest.paintAll(view, picture, moving);
+    if (ids === "all") rest.paintAll(view, picture, leftOut());
     else
       for (const id of ids)
         for (const thing of [old.get(id), painted.get(id)])
-          if (thing) rest.repaint(thing.box, picture, moving);
+          if (thing) rest.repaint(thing.box, picture, leftOut());
     draw();
   }
 
@@ -237,7 +252,7 @@
     frame = 0;
     // Who has left the plan meanwhile needs no picture of it.
     if (!rest || !liveCanvas) return;
-    rest.show(view, picture, moving);
+    rest.show(view, picture, leftOut());
     const ctx = liveCanvas.getContext("2d")!;
     ctx.setTransform(1, 0, 0, 1, 0, 0);
     ctx.clearRect(0, 0, liveCanvas.width, liveCanvas.height);
@@ -245,8 +260,9 @@
     if (plan.groups.opened) paintInside(ctx);
     ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
     paintLive(ctx);
+    stirred.paint(ctx, view, ratio, plan, painted);
     for (const id of plan.selected) {
-      const thing = ghostOf(id);
+      const thing = stirred.ids.has(id) ? null : ghostOf(id);
       if (!thing) continue;
       paintItem(ctx, view, ratio, thing, "selected");
       ctx.setTransform(ratio, 0, 0, ratio, 0, 0);

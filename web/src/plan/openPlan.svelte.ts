@@ -545,7 +545,15 @@ export class OpenPlan {
   undo = () => this.doing.back("undo");
   redo = () => this.doing.back("redo");
 
+  private choices = 0;
+  /** Selects what an edit makes once it is done, unless something else was selected meanwhile. */
+  async selectWhen(work: Promise<boolean>, ids: string[]) {
+    const before = this.choices;
+    if ((await work) && this.choices === before) this.select(ids);
+  }
+
   select(ids: Iterable<string>, add = false) {
+    this.choices++;
     if (!add) this.selected.clear();
     for (const id of ids) this.selected.add(id);
     this.refusal = null;

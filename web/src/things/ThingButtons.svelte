@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { PenLine } from "@lucide/svelte";
   import type { Thing, ThingKindView } from "../app/api";
   import { newChain } from "../canvas/chain";
   import { tools } from "../canvas/tools.svelte";
@@ -50,8 +51,12 @@
   {#each kind.ready as { label, template } (label)}
     <button class="action" disabled={!plan.canEdit} onclick={(e) => take(kind, template, e)}>{label}</button>
     {#if kind.form === "Area"}
-      <button class="action" disabled={!plan.canEdit} onclick={() => draw(kind, template)}
-        >{label} by corners</button
+      <button
+        class="action -ml-1 px-2"
+        aria-label="{label} by corners"
+        title="{label} by corners, with typed lengths"
+        disabled={!plan.canEdit}
+        onclick={() => draw(kind, template)}><PenLine size={14} /></button
       >
     {/if}
   {/each}

@@ -2,6 +2,7 @@
   import type { Edit, Spot, Thing } from "../app/api";
   import Choice from "../parts/Choice.svelte";
   import NumberField from "../parts/NumberField.svelte";
+  import BlockFields from "./BlockFields.svelte";
   import CornerFields from "./CornerFields.svelte";
   import { isDrawn } from "./corners";
   import { formIsRead, orBack } from "../plan/forms";
@@ -77,6 +78,7 @@
       : `${drawn.clear} of ${drawn.needed} free, between ${drawn.between}.`}
   </p>
 {/if}
+{#if kind?.name === "seating-block"}<BlockFields {plan} {thing} />{/if}
 {#if isDrawn(thing)}<CornerFields {plan} {thing} />{/if}
 {#each fields as field (field.key)}
   {#if field.kind === "Length" || field.kind === "Angle"}

@@ -89,34 +89,7 @@ public sealed record Zone(
 
     protected override ImmutableArray<Region> FindAreas() => Shape?.Regions(Placement) ?? base.FindAreas();
 
-    /// <summary>
-    /// About the middle of its own outline and as large as that; where its size was typed the outline is as large as the size. One that is
-    /// moved or drawn anew by hand follows its rooms no longer.
-    /// </summary>
-    public override Thing Settled(Plan plan)
-    {
-        if (Shape is not { } shape || shape.Wrong() is not null)
-            return this;
-        var box = Bounds.Around(shape.Rings.SelectMany(ring => ring));
-        var before = plan.Find<Zone>(Id);
-        if (before?.Shape is { } was && shape.HasRings(was.Rings) && (Width, Depth) != (before.Width, before.Depth))
-            return (
-                this with
-                {
-                    Shape = shape.Mapped(p => new Point(p.X * Width / box.Width, p.Y * Depth / box.Height)) with { Rooms = [] },
-                }
-            ).Settled(plan);
-        var middle = Placement.Out(box.Centre);
-        var isAlone = before?.Shape is { Rooms.IsEmpty: false } rooms && (!shape.HasRings(rooms.Rings) || before.Placement != Placement);
-        return this with
-        {
-            X = middle.X,
-            Y = middle.Y,
-            Width = box.Width,
-            Depth = box.Height,
-            Shape = shape.Mapped(p => p - box.Centre) with { Rooms = isAlone ? [] : shape.Rooms },
-        };
-    }
+    public override Thing Settled(Plan plan) => OutlinedThings.Settled(this, plan.Find<Zone>(Id), shape => this with { Shape = shape });
 
     public override Thing InScheme(string schemeId) => this with { SchemeId = schemeId };
 

@@ -342,6 +342,9 @@ public sealed record ProbeView(
     ImmutableArray<ThingView> Things
 )
 {
+    /// <summary>The ids of what it would take away.</summary>
+    public ImmutableArray<string> Gone { get; init; } = [];
+
     public static ProbeView Refused(Problem problem) => new(problem, [], "", [], [], null, null, []);
 }
 

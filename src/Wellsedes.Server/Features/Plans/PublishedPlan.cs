@@ -82,7 +82,10 @@ public sealed record PublishedPlan(
                 answer.Problem is null ? FiguresView.Of(answer.State) : null,
                 answer.ShellChanged ? ShellView.Of(answer.State.Space) : null,
                 [.. answer.Moved.OfType<Thing>().Select(thing => ThingView.Of(thing, Plan.Details.Units))]
-            );
+            )
+            {
+                Gone = answer.Gone,
+            };
         }
         catch (TooMuchWorkException e)
         {

@@ -32,12 +32,8 @@ export const placeItem: Tooling<ToolOf<"place">> = {
     plan.stopAsking();
     const placing = edit(table, tool, hand, id);
     plan.placeable.recent.add(placing.catalogue);
-    void plan.placeable
-      .bringIn(placing.catalogue)
-      .then((there) => there && plan.do(placing))
-      .then((done) => {
-        if (done) plan.select([id]);
-      });
+    const work = plan.placeable.bringIn(placing.catalogue).then((there) => there && plan.do(placing));
+    void plan.selectWhen(work, [id]);
   },
 };
 

@@ -17,7 +17,7 @@ async function put(table: Table, tool: ToolOf<"thing">, hand: Hand) {
       aim !== null && plan.do({ do: "put-thing", thing: { ...tool.thing, id, ...aim.at } } as unknown as Edit)
     );
   };
-  if (await restWhile(tool, work())) plan.select([id]);
+  await plan.selectWhen(restWhile(tool, work()), [id]);
 }
 
 /** Puts a fixed thing, a zone or a mark where it goes. */

@@ -30,7 +30,7 @@ async function put(table: Table, tool: ToolOf<"opening">, at: Point, reach: numb
   const { plan, view } = table;
   const id = plan.newId("opening");
   plan.stopAsking();
-  if (await restWhile(tool, plan.do(seat(table, tool, view().toLevel(at), id, reach)))) plan.select([id]);
+  await plan.selectWhen(restWhile(tool, plan.do(seat(table, tool, view().toLevel(at), id, reach))), [id]);
 }
 
 /** Puts a door, a window or a gap into a wall. */

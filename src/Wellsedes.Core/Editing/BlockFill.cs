@@ -1,0 +1,232 @@
+using System.Collections.Immutable;
+using System.Globalization;
+using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Seating;
+using Wellsedes.Core.Spaces;
+
+namespace Wellsedes.Core.Editing;
+
+/// <summary>
+/// Fills blocks anew after a change that bears on them, in the same change: tables keep their ids and numbers by the least movement of all together, one that was
+/// moved by hand stays where it was put, one that was removed leaves its place empty.
+/// </summary>
+internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> spaces)
+{
+    /// <summary>What changes farther than this from a block, in mm, does not bear on it.</summary>
+    private const double Near = 3000;
+
+    /// <summary>Tables are matched all with all up to so many, else each with its nearest.</summary>
+    private const int MostMatched = 200;
+
+    /// <summary>That one table moves costs as much as this many mm for all together: one jumps the row rather than all of it shifting by one.</summary>
+    private const double MoveCost = 500;
+
+    public Change After(Plan plan, Change change)
+    {
+        if (!plan.All<Thing>().Concat(change.Entities.Select(e => e.After).OfType<Thing>()).Any(thing => thing.Fills() is not null))
+            return change;
+        if (!plan.TryApply(change, out var after, out _))
+            return change;
+        var made = change.Entities.ToDictionary(entity => entity.Id);
+        var filled = false;
+        foreach (
+            var block in after
+                .All<Thing>()
+                .Where(thing => thing.Fills() is not null)
+                .OrderBy(block => block.Id, StringComparer.Ordinal)
+                .ToArray()
+        )
+            if (BearsOn(plan, change, block))
+            {
+                filled = true;
+                Fill(plan, after, block, made);
+                var sofar = change with { Entities = [.. made.Values] };
+                if (!plan.TryApply(sofar, out after, out _))
+                    return change;
+            }
+        return filled ? change with { Entities = [.. made.Values.Where(entity => !Equals(entity.Before, entity.After))] } : change;
+    }
+
+    private static bool BearsOn(Plan plan, Change change, Thing block)
+    {
+        var scheme = ((IOfScheme)block).SchemeId;
+        var box = block.Areas().Aggregate(Bounds.Empty, (all, area) => all.Including(area.Bounds)).Grown(Near);
+        return change.Entities.Any(entity =>
+            entity.Id == block.Id
+            || new[] { entity.Before, entity.After }.Any(one =>
+                one switch
+                {
+                    null => false,
+                    Checks checks => checks.SchemeId == scheme,
+                    OwnItem or OwnRule or WallType or Level => true,
+                    Item item => item.SchemeId == scheme && item.LevelId == block.LevelId && box.Holds(item.Placement.Origin),
+                    Thing thing => thing.LevelId == block.LevelId
+                        && (thing is not IOfScheme of || (of.SchemeId == scheme && thing.Keeps() is not null))
+                        && thing.Areas().Any(area => area.Bounds.Meets(box)),
+                    Opening => plan.Find<Wall>(((Opening)one).WallId)?.LevelId == block.LevelId,
+                    IOnLevel on and (Wall or Boundary) => on.LevelId == block.LevelId,
+                    _ => false,
+                }
+            )
+        );
+    }
+
+    private void Fill(Plan plan, Plan after, Thing block, Dictionary<string, EntityChange> made)
+    {
+        var asked = block.Fills()!;
+        var scheme = ((IOfScheme)block).SchemeId;
+        var checks = after.OfScheme<Checks>(scheme).First();
+        var space = spaces(after, block.LevelId);
+        var members = after.OfScheme<Item>(scheme).Where(item => item.Parent == block.Id).OrderBy(item => item.Slot).ToArray();
+        // What a hand has moved or turned stays as it was put; what it has removed leaves its place empty.
+        var isSame = plan.Find(block.Id) is Thing was && was.Placement == block.Placement && Equals(was.OwnOutline(), block.OwnOutline());
+        List<string> kept = [.. asked.Kept.Where(id => members.Any(item => item.Id == id))];
+        List<Point> leftOut = [.. asked.LeftOut];
+        if (isSame)
+            foreach (var entity in made.Values.ToArray())
+                if (entity.Before is Item before && before.Parent == block.Id && before.LevelId == block.LevelId)
+                {
+                    if (entity.After is Item now && now.Parent == block.Id && !now.SetAside)
+                    {
+                        if (IsByHand(before, now) && !kept.Contains(now.Id))
+                            kept.Add(now.Id);
+                        continue;
+                    }
+                    if (!kept.Remove(before.Id))
+                        leftOut.Add(block.Placement.In(before.Placement.Origin));
+                    // What is set aside is none of the block's any more.
+                    if (entity.After is Item aside && aside.Parent == block.Id)
+                        Put(before, aside with { Parent = null, Slot = null });
+                }
+        asked = asked with { Kept = [.. kept], LeftOut = [.. leftOut] };
+        var template = Template(after, block, asked, scheme);
+        if (forms.Place(after, template, checks) is not { } table)
+            return;
+        var own = members.Where(item => !kept.Contains(item.Id) && !item.Locked && !item.SetAside).ToArray();
+        var free = own.Select(item => item.Id).ToHashSet();
+        PlacedItem[] standing = [.. forms.PlaceAll(after, scheme, block.LevelId).Where(item => !free.Contains(item.Item.Id))];
+        var places = TableFill.Places(block, asked, table, space, standing, KeptWay.Of(after, scheme, block.LevelId));
+        var stay = members.Length - own.Length;
+        if (asked.Wanted is { } wanted)
+            places = [.. places.Take(Math.Max(0, wanted - stay))];
+        var given = Matched(own, places);
+        var labels = after.OfScheme<Item>(scheme).Select(item => item.Label).ToHashSet();
+        var slot = members.Select(item => item.Slot ?? 0).DefaultIfEmpty(-1).Max();
+        for (var i = 0; i < places.Length; i++)
+        {
+            if (given[i] is { } item)
+            {
+                Put(item, Becoming(item, template, places[i], block));
+                continue;
+            }
+            slot++;
+            var id = NewId(after, made, block.Id, slot);
+            var label = ItemEdits.NextNumber(labels);
+            labels.Add(label);
+            Put(null, template with { Id = id, X = places[i].X, Y = places[i].Y, Label = label, Parent = block.Id, Slot = slot });
+        }
+        var used = given.OfType<Item>().Select(item => item.Id).ToHashSet();
+        foreach (var item in own.Where(item => !used.Contains(item.Id)))
+        {
+            Put(item, null);
+            foreach (var on in after.All<Item>().Where(one => one.StandsOn == item.Id))
+                Put(on, on with { StandsOn = null, Elevation = 0 });
+        }
+        var becomes = block.Filled(asked.Kept, asked.LeftOut);
+        if (!becomes.Equals(block))
+            Put(block, becomes);
+
+        void Put(Entity? now, Entity? become)
+        {
+            var id = (now ?? become)!.Id;
+            made[id] = new EntityChange(plan.Find(id), become);
+        }
+    }
+
+    private static bool IsByHand(Item before, Item now) =>
+        (before.Placement, before.Catalogue, before.Seats, before.Width, before.Depth)
+        != (now.Placement, now.Catalogue, now.Seats, now.Width, now.Depth);
+
+    /// <summary>A table of the block, as its size, seats and turn are asked.</summary>
+    private static Item Template(Plan plan, Thing block, SeatsAsked asked, string scheme)
+    {
+        var kind = plan.CatalogueItem(asked.Catalogue)!;
+        SeatsBySide? seats = asked.Seats is { } wanted
+            ? new SeatsBySide(Around: Math.Min(wanted, TableSizes.MostSeatsAt(kind, kind.Size)))
+            : null;
+        // Fronts are at the foot: a table that looks up stands as it is.
+        return new Item(
+            "",
+            scheme,
+            block.LevelId,
+            asked.Catalogue,
+            block.X,
+            block.Y,
+            Measure.AngleText.Normal(asked.Facing + 90),
+            Seats: seats
+        );
+    }
+
+    private static Item Becoming(Item item, Item template, Point at, Thing block) =>
+        item with
+        {
+            X = at.X,
+            Y = at.Y,
+            Rotation = template.Rotation,
+            Catalogue = template.Catalogue,
+            Seats = template.Seats,
+            Width = null,
+            Depth = null,
+            Height = null,
+            LevelId = block.LevelId,
+        };
+
+    private static string NewId(Plan plan, Dictionary<string, EntityChange> made, string block, int slot)
+    {
+        var id = string.Create(CultureInfo.InvariantCulture, $"{block}-{slot + 1}");
+        for (var n = 2; plan.Find(id) is not null || made.ContainsKey(id); n++)
+            id = string.Create(CultureInfo.InvariantCulture, $"{block}-{slot + 1}-{n}");
+        return id;
+    }
+
+    /// <summary>
+    /// Which table goes to each place: what stands there already stays; the others by the least sum of distances, each that moves costing the same beside.
+    /// </summary>
+    private static Item?[] Matched(Item[] items, ImmutableArray<Point> places)
+    {
+        var given = new Item?[places.Length];
+        var left = items.ToList();
+        for (var i = 0; i < places.Length; i++)
+            if (left.FindIndex(item => item.Placement.Origin.DistanceTo(places[i]) < 0.01) is >= 0 and var at)
+            {
+                given[i] = left[at];
+                left.RemoveAt(at);
+            }
+        int[] open = [.. Enumerable.Range(0, places.Length).Where(i => given[i] is null)];
+        if (left.Count == 0 || open.Length == 0)
+            return given;
+        if (left.Count > MostMatched || open.Length > MostMatched)
+        {
+            foreach (var i in open)
+            {
+                if (left.MinBy(item => item.Placement.Origin.DistanceTo(places[i])) is not { } nearest)
+                    break;
+                given[i] = nearest;
+                left.Remove(nearest);
+            }
+            return given;
+        }
+        var weights = new double[left.Count, open.Length];
+        const double far = 1e7;
+        for (var i = 0; i < left.Count; i++)
+        for (var j = 0; j < open.Length; j++)
+            weights[i, j] = far - MoveCost - left[i].Placement.Origin.DistanceTo(places[open[j]]);
+        var columns = Assignment.Greatest(weights);
+        for (var i = 0; i < left.Count; i++)
+            if (columns[i] >= 0)
+                given[open[columns[i]]] = left[i];
+        return given;
+    }
+}

@@ -1,0 +1,256 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Editing;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Planning;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Seating;
+using Wellsedes.Core.Things.Columns;
+using Wellsedes.Core.Things.DrawnWays;
+using Wellsedes.Core.Things.SeatingBlocks;
+using Wellsedes.Core.Walkways;
+
+namespace Wellsedes.Core.Tests.Seating;
+
+/// <summary>Blocks of tables: how many go in, what they keep from, and what becomes of them when anything moves.</summary>
+public sealed class BlockTests
+{
+    private const string L = PlanStart.LevelId;
+    private const string S = PlanStart.SchemeId;
+
+    private static SeatingBlock Block(double x, double y, double width, double depth) =>
+        new("block", S, L, x, y, 0, width, depth, "", "round-table-1525", BlockLayout.Lines, 600, 600, 300, 90);
+
+    private static Item[] Tables(Sample sample) =>
+        [.. sample.Plan.OfScheme<Item>(S).Where(item => item.Parent == "block").OrderBy(item => item.Slot)];
+
+    private static SeatingBlock Now(Sample sample) => sample.Plan.Find<SeatingBlock>("block")!;
+
+    private static double Ring(Sample sample) => TableFill.RingOf(sample.State.Items.First(item => item.Item.Parent == "block"));
+
+    /// <summary>Along a length between two walls go as many rings as fit with their gaps: floor((length - 2 gap to walls + gap) / (ring + gap)).</summary>
+    [Theory]
+    [InlineData(20_000, 14_000, 600, 600, 300)]
+    [InlineData(24_000, 17_000, 600, 900, 300)]
+    [InlineData(16_400, 10_970, 1220, 610, 610)]
+    [InlineData(9000, 9000, 450, 450, 200)]
+    public void A_room_holds_as_many_in_lines_as_a_hand_computes(double width, double depth, double inRow, double between, double wall)
+    {
+        var sample = new Sample().Room(width, depth).Door();
+        var block = Block(0, 0, 1, 1) with { GapInRow = inRow, GapBetweenRows = between, GapToWalls = wall };
+        sample.Do(new PutOverRooms(block, ["room"]));
+        var ring = 2 * Ring(sample);
+        int Along(double length, double gap) => (int)Math.Floor((length - 2 * wall + gap) / (ring + gap) + 1e-9);
+        var door = 2100.0;
+        var most = Along(width, inRow) * Along(depth, between);
+        // The swing of the door, and nothing else, may cost tables of the first row.
+        Assert.InRange(Tables(sample).Length, most - (int)Math.Ceiling(door / ring) - 1, most);
+        Assert.Empty(sample.State.Overlaps);
+        var outward = new Sample().Room(width, depth);
+        outward.Do(new PutOverRooms(block, ["room"]));
+        Assert.Equal(most, Tables(outward).Length);
+    }
+
+    [Fact]
+    public void Its_tables_are_numbered_counted_and_look_where_the_block_does()
+    {
+        var sample = new Sample().Room(12_000, 9000).Door();
+        sample.DoAndUndo(new PutThing(Block(6000, 5200, 11_000, 7000) with { Seats = 8 }) { Sure = true });
+        var tables = Tables(sample);
+        Assert.Equal(Enumerable.Range(1, tables.Length).Select(i => $"{i}"), tables.Select(item => item.Label));
+        Assert.Equal(8 * tables.Length, sample.State.Tally.Seats);
+        Assert.All(tables, item => Assert.Equal(180, item.Rotation));
+        // The first number is where people look to.
+        Assert.Equal(tables.Max(item => item.Y), tables[0].Y);
+    }
+
+    [Fact]
+    public void A_wanted_number_is_kept_and_what_is_too_many_goes_from_the_back()
+    {
+        var sample = new Sample().Room(20_000, 14_000).Door();
+        sample.Do(new PutThing(Block(10_000, 7000, 18_000, 12_000)) { Sure = true });
+        var all = Tables(sample);
+        sample.DoAndUndo(new PutThing(Now(sample) with { Wanted = 7 }));
+        var few = Tables(sample);
+        Assert.Equal(7, few.Length);
+        Assert.True(few.Min(item => item.Y) >= all.OrderByDescending(item => item.Y).Take(7).Min(item => item.Y) - 1);
+        Assert.Subset(all.Select(item => item.Id).ToHashSet(), few.Select(item => item.Id).ToHashSet());
+        sample.Do(new PutThing(Now(sample) with { Wanted = null }));
+        Assert.Equal(all.Length, Tables(sample).Length);
+    }
+
+    [Fact]
+    public void It_is_filled_again_when_anything_moves_and_tables_keep_their_ids()
+    {
+        var sample = new Sample().Room(20_000, 14_000).Door().Place("stage", "stage-deck-2x1", 10_000, 13_300);
+        sample.Do(new PutOverRooms(Block(0, 0, 1, 1), ["room"]));
+        var before = Tables(sample).Select(item => (item.Id, item.Placement, item.Label)).ToArray();
+        // A thing set into it, and taken away again: as it was.
+        sample.DoAndUndo(new MoveItems(["stage"], 0, -5000));
+        Assert.True(Tables(sample).Length < before.Length);
+        Assert.Empty(sample.State.Overlaps);
+        sample.Do(new MoveItems(["stage"], 0, 5000));
+        Assert.Equal(before.Length, Tables(sample).Length);
+        Assert.Equal(
+            before.Select(b => b.Placement).OrderBy(p => (p.X, p.Y)),
+            Tables(sample).Select(item => item.Placement).OrderBy(p => (p.X, p.Y))
+        );
+        Assert.True(Tables(sample).Select(item => item.Id).Intersect(before.Select(b => b.Id)).Count() >= before.Length - 3);
+        // A wall, a column, a drawn way, the chairs' depth.
+        sample.DoAndUndo(new MoveWall("room-east", 4000, 0));
+        Assert.True(Tables(sample).Length > before.Length);
+        var wide = Tables(sample).Length;
+        sample.DoAndUndo(new PutThing(new Column("c", L, 10_000, 7000, 0, 400, 400, false)));
+        Assert.True(Tables(sample).Length <= wide);
+        Assert.Empty(sample.State.Overlaps);
+        sample.DoAndUndo(
+            new PutThing(new Walkway("w", S, L, 0, 0, 0, 1, 1, "Aisle", 1500, [new(500, 4000), new(23_000, 4000)])) { Sure = true }
+        );
+        Assert.All(sample.State.Level.Drawn, way => Assert.True(way.Holds));
+        Assert.Empty(sample.State.Overlaps);
+    }
+
+    [Fact]
+    public void What_a_hand_sets_stays_and_what_it_removes_stays_empty()
+    {
+        var sample = new Sample().Room(20_000, 14_000).Door();
+        sample.Do(new PutThing(Block(10_000, 7000, 18_000, 12_000)) { Sure = true });
+        var tables = Tables(sample);
+        sample.DoAndUndo(new MoveItems([tables[0].Id], 350, -200));
+        Assert.Equal([tables[0].Id], Now(sample).Kept);
+        Assert.Equal(tables[0].X + 350, sample.Plan.Find<Item>(tables[0].Id)!.X);
+        Assert.Empty(sample.State.Overlaps);
+        var count = Tables(sample).Length;
+        var gone = Tables(sample).Single(item => item.Id == tables[^1].Id);
+        sample.DoAndUndo(new Remove([gone.Id]));
+        Assert.Equal(count - 1, Tables(sample).Length);
+        Assert.DoesNotContain(Tables(sample), item => item.Placement.Origin.DistanceTo(gone.Placement.Origin) < 500);
+        // Moved as a whole, what was kept goes along with nothing: it stands where it was set.
+        sample.Do(new PutThing(Now(sample) with { GapInRow = 900 }));
+        Assert.Equal(tables[0].X + 350, sample.Plan.Find<Item>(tables[0].Id)!.X);
+    }
+
+    [Fact]
+    public void It_is_released_removed_and_copied_with_its_tables()
+    {
+        var sample = new Sample().Room(12_000, 9000).Door();
+        sample.Do(new PutThing(Block(6000, 5200, 11_000, 7000)) { Sure = true });
+        var count = Tables(sample).Length;
+        sample.Do(new MoveItems([Tables(sample)[0].Id], 100, 0));
+        sample.Do(new AddScheme("two", "Two", S));
+        var copy = sample.Plan.OfScheme<SeatingBlock>("two").Single();
+        Assert.Equal(count, sample.Plan.OfScheme<Item>("two").Count(item => item.Parent == copy.Id));
+        Assert.All(copy.Kept, id => Assert.Equal("two", sample.Plan.Find<Item>(id)!.SchemeId));
+        sample.DoAndUndo(new ReleaseBlock("block"));
+        Assert.Equal(count, sample.Plan.OfScheme<Item>(S).Count());
+        Assert.All(sample.Plan.OfScheme<Item>(S), item => Assert.Null(item.Parent));
+        sample.DoAndUndo(new Remove([copy.Id]));
+        Assert.Empty(sample.Plan.OfScheme<Item>("two"));
+    }
+
+    [Fact]
+    public void What_makes_no_sense_is_refused_by_its_field()
+    {
+        var sample = new Sample().Room(12_000, 9000);
+        void Refused(string field, SeatingBlock block) => Assert.Equal(field, sample.Refused(new PutThing(block) { Sure = true }).Field);
+        var usual = Block(6000, 4500, 10_000, 8000);
+        Refused("gapInRow", usual with { GapInRow = -1 });
+        Refused("gapToWalls", usual with { GapToWalls = 1e6 });
+        Refused("wanted", usual with { Wanted = 0 });
+        Refused("wanted", usual with { Wanted = 10_000 });
+        Refused("seats", usual with { Seats = 0 });
+        Refused("catalogue", usual with { Catalogue = "armchair" });
+        Refused("width", usual with { Width = 900_000, Depth = 900_000 });
+        Refused(
+            "shape",
+            usual with
+            {
+                Shape = new ZoneShape(
+                    [
+                        [new(0, 0), new(5000, 5000), new(5000, 0), new(0, 5000)],
+                    ],
+                    []
+                ),
+            }
+        );
+        // One that is too small for a table, or outside every room, holds none and says so by its count.
+        sample.Do(new PutThing(usual with { Width = 1200, Depth = 1200 }) { Sure = true });
+        Assert.Empty(Tables(sample));
+    }
+
+    /// <summary>
+    /// Sixty seeded areas with columns, things and ways: nothing overlaps or leaves the area, every seat is reached over the house's width, a wanted number is kept where it
+    /// fits, and after a move there and back the plan is filled as before.
+    /// </summary>
+    [Fact]
+    public void Whatever_stands_there_the_fill_keeps_its_promises()
+    {
+        var random = new Random(12);
+        for (var n = 0; n < 60; n++)
+        {
+            var (width, depth) = (10_000 + 500 * random.Next(24), 9000 + 500 * random.Next(16));
+            var sample = new Sample().Room(width, depth).Door(along: width / 2.0, width: 1400);
+            for (var i = random.Next(4); i > 0; i--)
+                sample.Do(
+                    new PutThing(
+                        new Column(
+                            $"c{i}",
+                            L,
+                            random.Next(1000, width - 1000),
+                            random.Next(1000, depth - 1000),
+                            5 * random.Next(18),
+                            400,
+                            400,
+                            false
+                        )
+                    )
+                );
+            sample.Place("thing", "cupboard-1000", random.Next(1000, width - 1000), random.Next(2500, depth - 1000), 5 * random.Next(72));
+            ImmutableArray<Point> ring =
+                random.Next(2) == 0
+                    ? [new(300, 1200), new(width - 300, 1200), new(width - 300, depth - 300), new(300, depth - 300)]
+                    :
+                    [
+                        new(300, 1500),
+                        new(width - 400, 1800),
+                        new(width - 900, depth * 0.6),
+                        new(width * 0.55, depth * 0.6),
+                        new(width * 0.5, depth - 300),
+                        new(500, depth - 600),
+                    ];
+            var block = Block(0, 0, 1, 1) with
+            {
+                Shape = new ZoneShape([ring], []),
+                Layout = (BlockLayout)random.Next(3),
+                Facing = 90 * random.Next(4),
+                Seats = 6 + random.Next(4),
+                GapToWalls = 600,
+            };
+            sample.Do(new PutThing(block) { Sure = true });
+            var tables = Tables(sample);
+            Assert.True(tables.Length > 0, $"case {n}: none");
+            Assert.Empty(sample.State.Overlaps.Where(overlap => overlap.ItemId != "thing" && overlap.OtherId != "thing"));
+            var area = new Region(ring, []);
+            foreach (var placed in sample.State.Items.Where(item => item.Item.Parent == "block"))
+                Assert.All(
+                    placed.Standing.SelectMany(shape => shape.Outline(5)),
+                    p => Assert.True(area.Holds(p), $"case {n}: {p} left the area")
+                );
+            // The house's seat access is the least gap all round, so every table and every seat is reached.
+            var narrow = sample
+                .State.Walkways.Ways.Where(way => way.Target.OwnerId != "thing" && way.Target.Kind != TargetKind.Exit && !way.Holds)
+                .ToArray();
+            Assert.True(
+                narrow.Length == 0,
+                $"case {n}: {narrow.Length} ways narrower than 600, the first {narrow.FirstOrDefault()?.Width} wide"
+            );
+            var wanted = 1 + random.Next(tables.Length);
+            sample.Do(new PutThing(Now(sample) with { Wanted = wanted }));
+            Assert.Equal(wanted, Tables(sample).Length);
+            sample.Do(new PutThing(Now(sample) with { Wanted = null }));
+            var before = Tables(sample).Select(item => item.Placement).ToHashSet();
+            var by = new Point(random.Next(-2000, 2000), random.Next(-2000, 2000));
+            sample.Do(new MoveItems(["thing"], by.X, by.Y)).Do(new MoveItems(["thing"], -by.X, -by.Y));
+            Assert.Equal(before.Count, Tables(sample).Select(item => item.Placement).ToHashSet().Intersect(before).Count());
+        }
+    }
+}
