@@ -4,6 +4,7 @@ dotnet build bench/Wellsedes.Bench -c Release -v quiet --nologo
 bench=bench/Wellsedes.Bench/bin/Release/net10.0/Wellsedes.Bench.dll
 dotnet "$bench" core
 dotnet "$bench" moves
+dotnet "$bench" blocks
 folder=$(mktemp -d)
 chmod 755 "$folder"
 database=$(tools/postgres start "$folder")

@@ -33,6 +33,9 @@ switch (args)
     case ["moves"]:
         Moves.Run(Report, Print);
         break;
+    case ["blocks"]:
+        Blocks.Run(Report);
+        break;
     case ["catalogue"]:
         Searches();
         break;
@@ -63,7 +66,7 @@ switch (args)
         break;
     default:
         Console.Error.WriteLine(
-            "core | moves | plan banquet|rows|mixed COUNT FILE | hostile EDITS FILES [SEED] | probe http://127.0.0.1:PORT | editors http://127.0.0.1:PORT COUNT SECONDS PROCESS | kills SERVER DATABASE [SEED] | intake COUNT"
+            "core | moves | blocks | plan banquet|rows|mixed COUNT FILE | hostile EDITS FILES [SEED] | probe http://127.0.0.1:PORT | editors http://127.0.0.1:PORT COUNT SECONDS PROCESS | kills SERVER DATABASE [SEED] | intake COUNT"
         );
         return 2;
 }

@@ -75,6 +75,18 @@ test("a block of round tables: drawn, seated, filled again as its edge is dragge
   await expect(holds(page)).toContainText("9 of 9 tables");
   await job.set("Wanted", "");
   await expect(holds(page)).toContainText(`${six.length} tables`);
+  // What would hold more is found by trying; one press takes it.
+  await job.press("How could it hold more?");
+  const offer = page
+    .getByRole("list", { name: "It would hold more with" })
+    .getByRole("button")
+    .first();
+  const promised = Number((await offer.innerText()).match(/(\d+) tables/)![1]);
+  expect(promised).toBeGreaterThan(six.length);
+  await offer.click();
+  await expect(holds(page)).toContainText(`${promised} tables`);
+  await page.keyboard.press("Control+z");
+  await expect(holds(page)).toContainText(`${six.length} tables`);
   // One moved by hand stays, one removed leaves its place empty.
   await page.keyboard.press("Escape");
   const first = (await tables(page))[0]!;

@@ -106,107 +106,125 @@ for (const { units, size, apart, wider, unit } of [
   });
 }
 
-test("four circles of eighteen chairs, each with a whiteboard", async ({
-  planner,
-  page,
-}) => {
-  test.setTimeout(60_000);
-  const job = new Job(page, planner);
-  await room(planner, job, "Circles", "18000", "14000");
-  await job.press("fit");
-  job.actions = 0;
-  await put(job, "stacking chair", /^Stacking chair/, 4000, 6500);
-  await job.press("In a ring");
-  await expect(group(page)).toContainText("6 members");
-  await job.set("Members", "18");
-  await expect(group(page)).toContainText("18 members");
-  await job.set("Clear gap", "150");
-  await expect
-    .poll(
-      async () =>
-        (await served(page)).entities.find(
-          (e: { type: string }) => e.type === "repeat",
-        ).radius,
-    )
-    .toBeGreaterThan(1500);
-  const ring = (await served(page)).entities.find(
-    (e: { type: string }) => e.type === "repeat",
-  );
-  // Chairs of 500: the chord between neighbours at the radius of their fronts is at least what they and their gap take.
-  expect(2 * ring.radius * Math.sin(Math.PI / 18)).toBeGreaterThan(650);
-  await put(job, "whiteboard", /^Whiteboard/, ring.x, ring.y + 600);
-  await page.keyboard.press("Escape");
-  await page.keyboard.press("Control+a");
-  job.actions += 2;
-  await job.press("In rows");
-  await expect(group(page)).toContainText("2 members · 38 items");
-  await job.set("Rows", "2");
-  await expect(group(page)).toContainText("4 members · 76 items");
-  await job.set("Clear gap", "1500");
-  await job.set("Row gap", "1200");
-  await expect
-    .poll(
-      async () =>
-        (await items(page)).filter((i) => i.catalogue !== "stacking-chair")
-          .length,
-    )
-    .toBe(4);
-  const all = await items(page);
-  expect(all.filter((i) => i.catalogue === "stacking-chair").length).toBe(72);
-  await expect(planner.tally).toContainText("72");
-  job.done("Four circles of eighteen");
-  expect(job.actions).toBeLessThanOrEqual(singly(76) / 2);
-});
+for (const units of ["Metric", "FeetInches"])
+  test(`four circles of eighteen chairs, each with a whiteboard: ${units}`, async ({
+    planner,
+    page,
+  }) => {
+    test.setTimeout(60_000);
+    const job = new Job(page, planner);
+    const metric = units === "Metric";
+    await room(
+      planner,
+      job,
+      `Circles ${units}`,
+      metric ? "18000" : "59'",
+      metric ? "14000" : "46'",
+      units,
+    );
+    await job.press("fit");
+    job.actions = 0;
+    await put(job, "stacking chair", /^Stacking chair/, 4000, 6500);
+    await job.press("In a ring");
+    await expect(group(page)).toContainText("6 members");
+    await job.set("Members", "18");
+    await expect(group(page)).toContainText("18 members");
+    await job.set("Clear gap", metric ? "150" : '6"');
+    await expect
+      .poll(
+        async () =>
+          (await served(page)).entities.find(
+            (e: { type: string }) => e.type === "repeat",
+          ).radius,
+      )
+      .toBeGreaterThan(1500);
+    const ring = (await served(page)).entities.find(
+      (e: { type: string }) => e.type === "repeat",
+    );
+    // Chairs of 500: the chord between neighbours at the radius of their fronts is at least what they and their gap take.
+    expect(2 * ring.radius * Math.sin(Math.PI / 18)).toBeGreaterThan(650);
+    await put(job, "whiteboard", /^Whiteboard/, ring.x, ring.y + 600);
+    await page.keyboard.press("Escape");
+    await page.keyboard.press("Control+a");
+    job.actions += 2;
+    await job.press("In rows");
+    await expect(group(page)).toContainText("2 members · 38 items");
+    await job.set("Rows", "2");
+    await expect(group(page)).toContainText("4 members · 76 items");
+    await job.set("Clear gap", metric ? "1500" : "5'");
+    await job.set("Row gap", metric ? "1200" : "4'");
+    await expect
+      .poll(
+        async () =>
+          (await items(page)).filter((i) => i.catalogue !== "stacking-chair")
+            .length,
+      )
+      .toBe(4);
+    const all = await items(page);
+    expect(all.filter((i) => i.catalogue === "stacking-chair").length).toBe(72);
+    await expect(planner.tally).toContainText("72");
+    job.done(`Four circles of eighteen, ${units}`);
+    expect(job.actions).toBeLessThanOrEqual(singly(76) / 2);
+  });
 
-test("twenty-four workstations from one ready-made cluster, two left out, all made like one", async ({
-  planner,
-  page,
-}) => {
-  test.setTimeout(60_000);
-  const job = new Job(page, planner);
-  await room(planner, job, "Workstations", "20000", "14000");
-  await job.press("fit");
-  job.actions = 0;
-  await page.getByText("Ready-made clusters").click();
-  job.actions++;
-  await job.press("Workstation");
-  await job.click(2500, 3000);
-  await expect(group(page)).toContainText("3 members");
-  await job.press("In rows");
-  await job.set("In a row", "6");
-  await job.set("Rows", "4");
-  await expect(group(page)).toContainText("24 members");
-  await job.set("Clear gap", "0");
-  job.actions++;
-  await group(page).getByLabel("Back to back, in pairs").check();
-  await job.set("Row gap", "1600");
-  await expect(group(page)).toContainText("24 workstations");
-  expect((await items(page)).length).toBe(72);
-  job.done("Twenty-four workstations");
-  expect(job.actions).toBeLessThanOrEqual(singly(72) / 2);
-  // What the tally counts is selected by pressing it.
-  await page
-    .getByRole("button", { name: "Select what this counts: Workstations" })
-    .click();
-  await expect(
-    page.locator("aside").last().getByRole("heading", { level: 2 }),
-  ).toHaveText("24 items");
-  await page.keyboard.press("Control+a");
-  await expect(group(page)).toContainText("24 members");
-  // Opened, its first member is left out; the others keep their ids.
-  const before = (await items(page)).map((i) => i.id);
-  await page.getByTestId("plan").focus();
-  await page.keyboard.press("Enter");
-  await page.keyboard.press("Delete");
-  await expect.poll(async () => (await items(page)).length).toBe(69);
-  expect((await items(page)).every((item) => before.includes(item.id))).toBe(
-    true,
-  );
-  await page.keyboard.press("Escape");
-  await expect(group(page)).toContainText("1 left out");
-  await job.press("All in their places again");
-  await expect.poll(async () => (await items(page)).length).toBe(72);
-});
+for (const units of ["Metric", "FeetInches"])
+  test(`twenty-four workstations from one ready-made cluster, two left out, all made like one: ${units}`, async ({
+    planner,
+    page,
+  }) => {
+    test.setTimeout(60_000);
+    const job = new Job(page, planner);
+    const metric = units === "Metric";
+    await room(
+      planner,
+      job,
+      `Workstations ${units}`,
+      metric ? "20000" : "66'",
+      metric ? "14000" : "46'",
+      units,
+    );
+    await job.press("fit");
+    job.actions = 0;
+    await page.getByText("Ready-made clusters").click();
+    job.actions++;
+    await job.press("Workstation");
+    await job.click(2500, 3000);
+    await expect(group(page)).toContainText("3 members");
+    await job.press("In rows");
+    await job.set("In a row", "6");
+    await job.set("Rows", "4");
+    await expect(group(page)).toContainText("24 members");
+    await job.set("Clear gap", "0");
+    job.actions++;
+    await group(page).getByLabel("Back to back, in pairs").check();
+    await job.set("Row gap", metric ? "1600" : "5' 3\"");
+    await expect(group(page)).toContainText("24 workstations");
+    expect((await items(page)).length).toBe(72);
+    job.done(`Twenty-four workstations, ${units}`);
+    expect(job.actions).toBeLessThanOrEqual(singly(72) / 2);
+    // What the tally counts is selected by pressing it.
+    await page
+      .getByRole("button", { name: "Select what this counts: Workstations" })
+      .click();
+    await expect(
+      page.locator("aside").last().getByRole("heading", { level: 2 }),
+    ).toHaveText("24 items");
+    await page.keyboard.press("Control+a");
+    await expect(group(page)).toContainText("24 members");
+    // Opened, its first member is left out; the others keep their ids.
+    const before = (await items(page)).map((i) => i.id);
+    await page.getByTestId("plan").focus();
+    await page.keyboard.press("Enter");
+    await page.keyboard.press("Delete");
+    await expect.poll(async () => (await items(page)).length).toBe(69);
+    expect((await items(page)).every((item) => before.includes(item.id))).toBe(
+      true,
+    );
+    await page.keyboard.press("Escape");
+    await expect(group(page)).toContainText("1 left out");
+    await job.press("All in their places again");
+    await expect.poll(async () => (await items(page)).length).toBe(72);
+  });
 
 test("a repeat drawn out by its last member, and what is copied from it pasted into another scheme", async ({
   planner,

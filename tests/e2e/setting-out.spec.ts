@@ -94,51 +94,67 @@ for (const { units, wide, deep, off, unit } of [
   });
 }
 
-test("a floor marked with rings of two metres, kept as an own item and set down again", async ({
-  planner,
-  page,
-}) => {
-  test.setTimeout(60_000);
-  const job = new Job(page, planner);
-  await room(planner, job, "Rings", "16000", "9000");
-  await job.press("fit");
-  job.actions = 0;
-  await job.press("Mark");
-  await job.click(2000, 2000);
-  await job.setChoice("Shape", "Distance ring");
-  await job.set("Width", "2000");
-  await page.getByText("Repeat on a grid").click();
-  job.actions++;
-  await job.set("Columns", "3");
-  await job.set("Rows", "2");
-  await job.press("Repeat");
-  await expect.poll(async () => (await entities(page, "mark")).length).toBe(6);
-  await page.getByTestId("plan").focus();
-  await page.keyboard.press("Escape");
-  await list(page).getByRole("button").first().click();
-  await job.press("Select all distance rings");
-  await expect(page.locator("aside").last()).toContainText("6 things");
-  job.actions++;
-  await page.getByRole("button", { name: "Own", exact: true }).click();
-  await job.press("Of what is chosen (6)");
-  await page
-    .getByLabel("Name of the own item")
-    .first()
-    .fill("Rings, three by two");
-  await page.keyboard.press("Enter");
-  job.actions += 2;
-  await expect.poll(async () => (await entities(page, "mark")).length).toBe(0);
-  const own = (await entities(page, "own-item"))[0].item;
-  expect([own.size.width, own.size.depth]).toEqual([8000, 5000]);
-  expect(own.shape.texts.length).toBe(6);
-  job.done("Rings kept as an own item");
-  expect(job.actions).toBeLessThanOrEqual(singly(12) / 2);
-  // Set down again, and read back from the sheet: two times six figures of two metres.
-  await put(job, "rings", /^Rings, three by two/, 11500, 6000);
-  expect((await items(page)).length).toBe(2);
-  const rows = await sheetRows(page);
-  expect(rows.match(/\b2 000 mm/g)?.length).toBe(12);
-});
+for (const units of ["Metric", "FeetInches"])
+  test(`a floor marked with rings, kept as an own item and set down again: ${units}`, async ({
+    planner,
+    page,
+  }) => {
+    test.setTimeout(60_000);
+    const job = new Job(page, planner);
+    const metric = units === "Metric";
+    await room(
+      planner,
+      job,
+      `Rings ${units}`,
+      metric ? "16000" : "52'",
+      metric ? "9000" : "30'",
+      units,
+    );
+    await job.press("fit");
+    job.actions = 0;
+    await job.press("Mark");
+    await job.click(2000, 2000);
+    await job.setChoice("Shape", "Distance ring");
+    await job.set("Width", metric ? "2000" : "6' 6\"");
+    await page.getByText("Repeat on a grid").click();
+    job.actions++;
+    await job.set("Columns", "3");
+    await job.set("Rows", "2");
+    await job.press("Repeat");
+    await expect
+      .poll(async () => (await entities(page, "mark")).length)
+      .toBe(6);
+    await page.getByTestId("plan").focus();
+    await page.keyboard.press("Escape");
+    await list(page).getByRole("button").first().click();
+    await job.press("Select all distance rings");
+    await expect(page.locator("aside").last()).toContainText("6 things");
+    job.actions++;
+    await page.getByRole("button", { name: "Own", exact: true }).click();
+    await job.press("Of what is chosen (6)");
+    await page
+      .getByLabel("Name of the own item")
+      .first()
+      .fill("Rings, three by two");
+    await page.keyboard.press("Enter");
+    job.actions += 2;
+    await expect
+      .poll(async () => (await entities(page, "mark")).length)
+      .toBe(0);
+    const own = (await entities(page, "own-item"))[0].item;
+    // Spacings of 3 m as they are offered, and the rings themselves.
+    const ring = metric ? 2000 : 6.5 * foot;
+    expect(own.size.width).toBeCloseTo(6000 + ring, 1);
+    expect(own.size.depth).toBeCloseTo(3000 + ring, 1);
+    expect(own.shape.texts.length).toBe(6);
+    job.done(`Rings kept as an own item, ${units}`);
+    expect(job.actions).toBeLessThanOrEqual(singly(12) / 2);
+    // Set down again, and read back from the sheet: two times six figures of two metres.
+    await put(job, "rings", /^Rings, three by two/, 11500, 6000);
+    expect((await items(page)).length).toBe(2);
+    const rows = await sheetRows(page);
+    expect(rows.match(metric ? /\b2 000 mm/g : /6' 6"/g)?.length).toBe(12);
+  });
 
 test("a walkway drawn by typed lengths is kept free, found, told and printed", async ({
   planner,

@@ -2,11 +2,15 @@ using System.Collections.Immutable;
 using System.Globalization;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Seating;
 using Wellsedes.Core.Spaces;
 
 namespace Wellsedes.Core.Editing;
+
+/// <summary>A way in which a block would hold more: in words, how many tables and seats more, how many then, and the block so changed.</summary>
+public sealed record BlockOffer(string Words, int MoreTables, int MoreSeats, int Tables, int Seats, Entity Block);
 
 /// <summary>
 /// Fills blocks anew after a change that bears on them, in the same change: tables keep their ids and numbers by the least movement of all together, one that was
@@ -134,7 +138,7 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
             foreach (var on in after.All<Item>().Where(one => one.StandsOn == item.Id))
                 Put(on, on with { StandsOn = null, Elevation = 0 });
         }
-        var becomes = block.Filled(asked.Kept, asked.LeftOut);
+        var becomes = block.Filled(asked);
         if (!becomes.Equals(block))
             Put(block, becomes);
 
@@ -149,6 +153,66 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
         (before.Placement, before.Catalogue, before.Seats, before.Width, before.Depth)
         != (now.Placement, now.Catalogue, now.Seats, now.Width, now.Depth);
 
+    /// <summary>
+    /// What would hold more than a block does now, each found by filling it so: the other layout, gaps a little less, the next smaller table;
+    /// the fullest first. Nothing of the plan is changed.
+    /// </summary>
+    public ImmutableArray<BlockOffer> Offers(Plan plan, string blockId)
+    {
+        if (plan.Find(blockId) is not Thing block || block.Fills() is not { } asked)
+            return [];
+        var scheme = ((IOfScheme)block).SchemeId;
+        var checks = plan.OfScheme<Checks>(scheme).First();
+        var space = spaces(plan, block.LevelId);
+        var members = plan.OfScheme<Item>(scheme).Where(item => item.Parent == block.Id).ToArray();
+        var kept = members.Where(item => asked.Kept.Contains(item.Id) || item.Locked).ToArray();
+        var free = members.Except(kept).Select(item => item.Id).ToHashSet();
+        PlacedItem[] standing = [.. forms.PlaceAll(plan, scheme, block.LevelId).Where(item => !free.Contains(item.Item.Id))];
+        KeptWay[] ways = [.. KeptWay.Of(plan, scheme, block.LevelId)];
+        var (tables, seats) = Held(asked);
+        List<BlockOffer> offers = [];
+        foreach (var (words, other) in Others(plan, asked, checks))
+            if (Held(other) is var (more, places) && places > seats)
+                offers.Add(new BlockOffer(words, more - tables, places - seats, more, places, block.Filled(other with { Wanted = null })));
+        return [.. offers.OrderByDescending(offer => offer.MoreSeats)];
+
+        (int Tables, int Seats) Held(SeatsAsked one)
+        {
+            var template = Template(plan, block, one, scheme);
+            if (forms.Place(plan, template, checks) is not { } table)
+                return (0, 0);
+            var count = TableFill.Places(block, one, table, space, standing, ways).Length;
+            return (count + kept.Length, (count + kept.Length) * table.Form.Seats.Length);
+        }
+    }
+
+    private static IEnumerable<(string Words, SeatsAsked Asked)> Others(Plan plan, SeatsAsked asked, Checks checks)
+    {
+        var units = plan.Details.Units;
+        if (asked.Layout != BlockLayout.Fuller)
+            yield return ("Whichever layout holds more", asked with { Layout = BlockLayout.Fuller });
+        foreach (var less in (double[])[50, 100, 200])
+        {
+            var (row, rows) = (asked.GapInRow - less, asked.GapBetweenRows - less);
+            if (row < 0 || rows < 0)
+                continue;
+            var narrow = Math.Min(row, rows) < checks.SeatAccess - Tolerance.Length ? ", under the seat access" : "";
+            yield return ($"Gaps {LengthText.Tell(less, units)} less{narrow}", asked with { GapInRow = row, GapBetweenRows = rows });
+        }
+        if (asked.GapToWalls >= 100)
+            yield return ($"{LengthText.Tell(100, units)} nearer to walls", asked with { GapToWalls = asked.GapToWalls - 100 });
+        if (plan.CatalogueItem(asked.Catalogue) is not { } kind)
+            yield break;
+        var smaller = plan
+            .Library.Catalogue.Items.Where(item =>
+                item.Maker == kind.Maker && item.Counted == "table" && item.Size.Width < kind.Size.Width - 1
+            )
+            .OrderByDescending(item => item.Size.Width)
+            .FirstOrDefault();
+        if (smaller is not null)
+            yield return ($"{smaller.Name}, {smaller.Seats.Total} seats each", asked with { Catalogue = smaller.Key, Seats = null });
+    }
+
     /// <summary>A table of the block, as its size, seats and turn are asked.</summary>
     private static Item Template(Plan plan, Thing block, SeatsAsked asked, string scheme)
     {
@@ -157,16 +221,7 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
             ? new SeatsBySide(Around: Math.Min(wanted, TableSizes.MostSeatsAt(kind, kind.Size)))
             : null;
         // Fronts are at the foot: a table that looks up stands as it is.
-        return new Item(
-            "",
-            scheme,
-            block.LevelId,
-            asked.Catalogue,
-            block.X,
-            block.Y,
-            Measure.AngleText.Normal(asked.Facing + 90),
-            Seats: seats
-        );
+        return new Item("", scheme, block.LevelId, asked.Catalogue, block.X, block.Y, AngleText.Normal(asked.Facing + 90), Seats: seats);
     }
 
     private static Item Becoming(Item item, Item template, Point at, Thing block) =>

@@ -20,6 +20,9 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
     internal Arranging.Settled Settled(Plan plan, Item item, double catchDistance, Geometry.Point? hold) =>
         items.Settled(plan, item, catchDistance, hold);
 
+    /// <summary>How a block would hold more.</summary>
+    public System.Collections.Immutable.ImmutableArray<BlockOffer> Offers(Plan plan, string blockId) => blocks.Offers(plan, blockId);
+
     public EditAnswer Answer(Plan plan, Edit edit)
     {
         if (WellFormed.Check(edit) is { } malformed)

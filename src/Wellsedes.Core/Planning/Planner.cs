@@ -65,6 +65,9 @@ public sealed class Planner
 
     public EditAnswer Answer(Plan plan, Edit edit) => editor.Answer(plan, edit);
 
+    /// <summary>How a block would hold more; nothing is applied.</summary>
+    public ImmutableArray<BlockOffer> Offers(Plan plan, string blockId) => editor.Offers(plan, blockId);
+
     /// <summary>Everything derived from a scheme on a level; asked twice for the same plan it is worked out once.</summary>
     /// <exception cref="TooMuchWorkException">The plan is more than is worked out.</exception>
     public PlanState StateOf(Plan plan, string schemeId, string levelId)

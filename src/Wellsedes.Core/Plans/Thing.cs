@@ -120,8 +120,8 @@ public abstract record Thing(string Id, string LevelId, double X, double Y, doub
     /// <summary>What it is to be filled with; null for what is filled with nothing.</summary>
     public virtual SeatsAsked? Fills() => null;
 
-    /// <summary>The same with other tables that were set by hand and other places left out.</summary>
-    public virtual Thing Filled(ImmutableArray<string> kept, ImmutableArray<Point> leftOut) => this;
+    /// <summary>The same, filled with something else or otherwise.</summary>
+    public virtual Thing Filled(SeatsAsked asked) => this;
 
     /// <summary>The same with the ids it names carried over to those of copies.</summary>
     public virtual Thing Carrying(Func<string, string> ids) => this;

@@ -147,6 +147,37 @@ public sealed class BlockTests
         Assert.Empty(sample.Plan.OfScheme<Item>("two"));
     }
 
+    /// <summary>Each offer, taken, brings what it said.</summary>
+    [Fact]
+    public void What_would_hold_more_is_found_by_trying_and_holds_what_it_says()
+    {
+        // So wide that a sixth table in a row asks for gaps a hundred narrower.
+        var first = new Sample().Room(20_000, 14_000);
+        first.Do(new PutThing(Block(10_000, 7000, 19_000, 13_000)) { Sure = true });
+        var ring = 2 * Ring(first);
+        var width = ring + 5.05 * (ring + 500);
+        var sample = new Sample().Room(width + 4000, 14_200).Door();
+        sample.Do(new PutThing(Block(width / 2 + 2000, 7100, width, 12_000)) { Sure = true });
+        var (tables, seats) = (Tables(sample).Length, sample.State.Tally.Seats);
+        var offers = sample.Planner.Offers(sample.Plan, "block");
+        Assert.NotEmpty(offers);
+        Assert.Equal(offers.OrderByDescending(offer => offer.MoreSeats), offers);
+        foreach (var offer in offers)
+        {
+            var probe = sample.Planner.Probe(sample.Plan, new PutThing(offer.Block), S, L);
+            Assert.Null(probe.Problem);
+            Assert.Equal((offer.Seats, seats + offer.MoreSeats), (probe.State.Tally.Seats, offer.Seats));
+            Assert.Equal(offer.Tables, tables + offer.MoreTables);
+        }
+        Assert.Contains(
+            offers,
+            offer =>
+                offer.Words.StartsWith("Gaps", StringComparison.Ordinal)
+                && offer.Words.EndsWith("under the seat access", StringComparison.Ordinal)
+        );
+        Assert.Empty(sample.Planner.Offers(sample.Plan, "nothing"));
+    }
+
     [Fact]
     public void What_makes_no_sense_is_refused_by_its_field()
     {

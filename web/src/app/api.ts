@@ -71,6 +71,7 @@ export type CutoutRead = Schemas["CutoutRead"];
 export type SmallPicture = Schemas["SmallPicture"];
 export type Mending = Schemas["Mending"];
 export type SchemesCompared = Schemas["SchemesCompared"];
+export type BlockOffer = Schemas["BlockOffer"];
 export type View = Schemas["EntityView"];
 export type SubjectsView = Schemas["SubjectsView"];
 export type ReadyKind = Schemas["ReadyKind"];

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Edit, Item, Spot, Thing } from "../app/api";
+  import { api, type BlockOffer, type Edit, type Item, type Spot, type Thing } from "../app/api";
   import type { OpenPlan } from "../plan/openPlan.svelte";
 
   /** What a block holds now, and what can be done with it as a whole. */
@@ -12,6 +12,23 @@
   const wanted = $derived(thing.wanted as number | null | undefined);
   const kept = $derived((thing.kept as string[] | undefined) ?? []);
   const leftOut = $derived((thing.leftOut as Spot[] | undefined) ?? []);
+  /** How it would hold more, as the server has found by trying. */
+  let offers = $state.raw<readonly BlockOffer[]>([]);
+  let looked = $state(false);
+  async function look() {
+    const asked = { path: { planId: plan.id }, query: { blockId: thing.id } };
+    const { data } = await api
+      .GET("/api/plans/{planId}/offers", { params: asked })
+      .catch(() => ({ data: undefined }));
+    offers = data ?? [];
+    looked = data !== undefined;
+  }
+  // What was offered holds for the plan as it was.
+  $effect(() => {
+    void plan.view?.revision;
+    looked = false;
+  });
+
   const again = (change: object) =>
     plan.do(
       () => ({ do: "put-thing", thing: { ...plan.entities.get(thing.id), ...change } }) as unknown as Edit,
@@ -41,3 +58,20 @@
   <button class="action" onclick={() => plan.select(tables.map((item) => item.id))}>Select its tables</button>
   <button class="action" onclick={() => plan.do({ do: "release-block", id: thing.id })}>Release</button>
 </div>
+<button class="action w-full" onclick={look}>How could it hold more?</button>
+{#if looked}
+  <ul aria-label="It would hold more with">
+    {#each offers as offer (offer.words)}
+      <li>
+        <button
+          class="min-h-6 w-full rounded px-1.5 py-0.5 text-left hover:bg-moss-wash"
+          onclick={() => plan.do({ do: "put-thing", thing: offer.block } as Edit)}
+          >{offer.words}: {offer.tables} tables,
+          <span class="font-semibold">{offer.moreSeats} seats more</span></button
+        >
+      </li>
+    {:else}
+      <li class="text-soft">Neither layout, smaller gaps nor the next smaller table hold more.</li>
+    {/each}
+  </ul>
+{/if}

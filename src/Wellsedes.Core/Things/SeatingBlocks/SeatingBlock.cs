@@ -153,11 +153,19 @@ public sealed record SeatingBlock(
     public override SeatsAsked? Fills() =>
         new(Catalogue, Seats, Layout, GapInRow, GapBetweenRows, GapToWalls, Facing, Wanted, Kept, LeftOut);
 
-    public override Thing Filled(ImmutableArray<string> kept, ImmutableArray<Point> leftOut) =>
+    public override Thing Filled(SeatsAsked asked) =>
         this with
         {
-            Kept = kept,
-            LeftOut = leftOut,
+            Catalogue = asked.Catalogue,
+            Seats = asked.Seats,
+            Layout = asked.Layout,
+            GapInRow = asked.GapInRow,
+            GapBetweenRows = asked.GapBetweenRows,
+            GapToWalls = asked.GapToWalls,
+            Facing = asked.Facing,
+            Wanted = asked.Wanted,
+            Kept = asked.Kept,
+            LeftOut = asked.LeftOut,
         };
 
     public override Problem? Check(Plan plan, bool sure)

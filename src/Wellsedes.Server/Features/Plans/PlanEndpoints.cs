@@ -50,6 +50,7 @@ public static class PlanEndpoints
         api.MapGet("/plans/{planId:guid}/compared.csv", ComparedFileAsync).NeedsRole(ProjectRole.Viewer).WithName("comparedFile");
         api.MapGet("/plans/{planId:guid}/counted", CountedAsync).NeedsRole(ProjectRole.Viewer).WithName("counted");
         api.MapGet("/plans/{planId:guid}/subjects", SubjectsAsync).NeedsRole(ProjectRole.Viewer).WithName("subjects");
+        api.MapGet("/plans/{planId:guid}/offers", OffersAsync).NeedsRole(ProjectRole.Viewer).WithName("offers");
         api.MapGet("/plans/{planId:guid}/unseen", UnseenAsync).NeedsRole(ProjectRole.Viewer).WithName("unseen");
         api.MapPost("/plans/{planId:guid}/clip", ClipAsync).NeedsRole(ProjectRole.Editor).WithName("readClip");
         api.MapGet("/plans/{planId:guid}/group", GroupAsync).NeedsRole(ProjectRole.Viewer).WithName("group");
@@ -122,6 +123,19 @@ public static class PlanEndpoints
     {
         var now = (await plans.GetAsync(planId))!.Now;
         return await desk.AskAsync(() => now.Subjects(schemeId), cancel);
+    }
+
+    /// <summary>How a block would hold more.</summary>
+    private static async Task<IEnumerable<BlockOffer>> OffersAsync(
+        Guid planId,
+        string? blockId,
+        OpenPlans plans,
+        Desk desk,
+        CancellationToken cancel
+    )
+    {
+        var now = (await plans.GetAsync(planId))!.Now;
+        return await desk.AskAsync(() => now.Offers(blockId ?? ""), cancel);
     }
 
     /// <summary>The ids of what a view leaves unseen.</summary>

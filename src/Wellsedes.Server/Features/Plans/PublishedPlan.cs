@@ -118,6 +118,9 @@ public sealed record PublishedPlan(
     public IEnumerable<string> Counted(string what, string? schemeId) =>
         Fault is null ? Selecting.Counted(State(schemeId, null), what) : [];
 
+    /// <summary>How a block would hold more.</summary>
+    public IEnumerable<BlockOffer> Offers(string blockId) => Fault is null ? Planner.Offers(Plan, blockId) : [];
+
     /// <summary>What of a scheme can be seen, printed and locked together.</summary>
     public SubjectsView Subjects(string? schemeId) =>
         Fault is null ? new SubjectsView(new Subjects(Plan, SchemeOf(schemeId)).All(), ReadyViews.All) : new SubjectsView([], []);

@@ -724,6 +724,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/{planId}/offers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["offers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{planId}/unseen": {
         parameters: {
             query?: never;
@@ -1166,6 +1182,18 @@ export interface components {
         };
         /** @enum {unknown} */
         BlockLayout: "Lines" | "Staggered" | "Fuller";
+        BlockOffer: {
+            words: string;
+            /** Format: int32 */
+            moreTables: number;
+            /** Format: int32 */
+            moreSeats: number;
+            /** Format: int32 */
+            tables: number;
+            /** Format: int32 */
+            seats: number;
+            block: components["schemas"]["Entity"];
+        };
         BoundaryView: {
             id: string;
             /** Format: double */
@@ -5547,6 +5575,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SubjectsView"];
+                };
+            };
+        };
+    };
+    offers: {
+        parameters: {
+            query?: {
+                blockId?: string;
+            };
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BlockOffer"][];
                 };
             };
         };

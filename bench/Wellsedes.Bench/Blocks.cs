@@ -1,0 +1,94 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Editing;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Measure;
+using Wellsedes.Core.Planning;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Things;
+using Wellsedes.Core.Things.SeatingBlocks;
+
+namespace Wellsedes.Bench;
+
+/// <summary>A hall of 40 x 25 m filled with round tables of ten, and filled again while its edge or a stage in it is dragged 5 m in 100 steps.</summary>
+internal static class Blocks
+{
+    private const string S = PlanStart.SchemeId;
+    private const string L = PlanStart.LevelId;
+
+    public static void Run(Func<string, int, Action<int>, double> report)
+    {
+        var planner = new Planner();
+        var plan = Plan.Of(PlanStart.Entities("Blocks", UnitSystem.Metric), Shipped.Library);
+        long revision = 0;
+        void Do(Edit edit)
+        {
+            var answer = planner.Answer(plan, edit);
+            if (answer.Change is null || !plan.TryApply(plan.Numbered(answer.Change, ++revision), out plan, out _))
+                throw new InvalidOperationException(answer.Problem?.Message);
+        }
+        Do(new MakeRoom("room", L, "Hall", 40_000, 25_000, 200, 4000));
+        Do(
+            new PutOpening(
+                new Opening(
+                    "door",
+                    "room-south",
+                    OpeningKind.DoubleDoor,
+                    20_000,
+                    1900,
+                    0,
+                    2100,
+                    0,
+                    OpeningMark.EntranceAndExit,
+                    false,
+                    true,
+                    ""
+                )
+            )
+        );
+        Do(new PlaceItem("stage", S, L, "stage-deck-2x1", 20_000, 24_000));
+        SeatingBlock Block(double width) =>
+            new(
+                "block",
+                S,
+                L,
+                width / 2,
+                12_500,
+                0,
+                width,
+                25_000,
+                "",
+                "round-table-1830",
+                BlockLayout.Fuller,
+                600,
+                600,
+                600,
+                90,
+                Seats: 10
+            );
+        var empty = plan;
+        report(
+            "a hall of 40 x 25 m filled: places and tables",
+            30,
+            i => planner.Answer(empty, new PutThing(Block(40_000 - i)) { Sure = true })
+        );
+        Do(new PutThing(Block(40_000)) { Sure = true });
+        planner.StateOf(plan, S, L);
+        Console.WriteLine($"  tables | {plan.OfScheme<Item>(S).Count(item => item.Parent == "block")}");
+        report(
+            "its edge dragged 5 m in 100 steps: places and tables",
+            100,
+            i => planner.Answer(plan, new PutThing(Block(40_000 - 50 * i)) { Sure = true })
+        );
+        report(
+            "the stage dragged 5 m in 100 steps: places and tables",
+            100,
+            i => planner.Answer(plan, new MoveItems(["stage"], 0, -50 * i))
+        );
+        foreach (var (atOnce, how) in new[] { (true, "with figures at once"), (false, "with its walkways in full") })
+            report(
+                $"the stage dragged 5 m in 100 steps, {how}",
+                100,
+                i => planner.Probe(plan, new MoveItems(["stage"], 0, -50 * i), S, L, atOnce)
+            );
+    }
+}
