@@ -37,6 +37,10 @@ export async function room(
   await job.type("Width inside", width);
   await job.type("Depth inside", depth);
   await job.press("Make the room");
+  // "All changes saved" is said before it too: only with the room there is something to undo, and to fit.
+  await expect(
+    planner.page.getByRole("button", { name: "Undo", exact: true }),
+  ).toBeEnabled();
   await planner.saved();
   await planner.stage("Furnish");
 }
