@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Globalization;
 using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.Editing.Groups;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
@@ -69,7 +70,7 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
                     Thing thing => thing.LevelId == block.LevelId
                         && (thing is not IOfScheme of || (of.SchemeId == scheme && thing.Keeps() is not null))
                         && thing.Areas().Any(area => area.Bounds.Meets(box)),
-                    Opening => plan.Find<Wall>(((Opening)one).WallId)?.LevelId == block.LevelId,
+                    Opening opening => plan.Find<Wall>(opening.WallId)?.LevelId == block.LevelId,
                     IOnLevel on and (Wall or Boundary) => on.LevelId == block.LevelId,
                     _ => false,
                 }
@@ -116,7 +117,7 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
         if (asked.Wanted is { } wanted)
             places = [.. places.Take(Math.Max(0, wanted - stay))];
         var given = Matched(own, places);
-        var labels = after.OfScheme<Item>(scheme).Select(item => item.Label).ToHashSet();
+        var labels = ItemEdits.Labels(after, scheme);
         var slot = members.Select(item => item.Slot ?? 0).DefaultIfEmpty(-1).Max();
         for (var i = 0; i < places.Length; i++)
         {
@@ -126,9 +127,11 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
                 continue;
             }
             slot++;
-            var id = NewId(after, made, block.Id, slot);
+            var id = FreeId.Of(
+                string.Create(CultureInfo.InvariantCulture, $"{block.Id}-{slot + 1}"),
+                one => after.Find(one) is not null || made.ContainsKey(one)
+            );
             var label = ItemEdits.NextNumber(labels);
-            labels.Add(label);
             Put(null, template with { Id = id, X = places[i].X, Y = places[i].Y, Label = label, Parent = block.Id, Slot = slot });
         }
         var used = given.OfType<Item>().Select(item => item.Id).ToHashSet();
@@ -237,14 +240,6 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
             Height = null,
             LevelId = block.LevelId,
         };
-
-    private static string NewId(Plan plan, Dictionary<string, EntityChange> made, string block, int slot)
-    {
-        var id = string.Create(CultureInfo.InvariantCulture, $"{block}-{slot + 1}");
-        for (var n = 2; plan.Find(id) is not null || made.ContainsKey(id); n++)
-            id = string.Create(CultureInfo.InvariantCulture, $"{block}-{slot + 1}-{n}");
-        return id;
-    }
 
     /// <summary>
     /// Which table goes to each place: what stands there already stays; the others by the least sum of distances, each that moves costing the same beside.

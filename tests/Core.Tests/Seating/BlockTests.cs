@@ -63,6 +63,18 @@ public sealed class BlockTests
         Assert.Equal(tables.Max(item => item.Y), tables[0].Y);
     }
 
+    /// <summary>An id has at most 60 characters: those of the tables of a block whose own is as long as that are cut short, and told apart.</summary>
+    [Fact]
+    public void Its_tables_have_ids_of_their_own_however_long_its_own_is()
+    {
+        var sample = new Sample().Room(12_000, 9000).Door();
+        var block = Block(6000, 5200, 11_000, 7000) with { Id = new string('b', 60) };
+        sample.DoAndUndo(new PutThing(block) { Sure = true });
+        Item[] tables = [.. sample.Plan.OfScheme<Item>(S).Where(item => item.Parent == block.Id)];
+        Assert.True(tables.Length > 1);
+        Assert.All(tables, item => Assert.True(WellFormed.IsId(item.Id), item.Id));
+    }
+
     [Fact]
     public void A_wanted_number_is_kept_and_what_is_too_many_goes_from_the_back()
     {

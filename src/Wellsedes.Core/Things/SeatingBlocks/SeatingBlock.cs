@@ -30,7 +30,7 @@ public sealed record SeatingBlock(
     int? Seats = null,
     int? Wanted = null,
     ZoneShape? Shape = null
-) : Thing(Id, LevelId, X, Y, Rotation, Width, Depth, Locked), IOfScheme
+) : OutlinedThing(Id, LevelId, X, Y, Rotation, Width, Depth, Locked, Shape), IOfScheme
 {
     /// <summary>The most tables that can be wanted.</summary>
     private const int Most = 1000;
@@ -189,47 +189,17 @@ public sealed record SeatingBlock(
         return SizeSense.CheckAngle("facing", Facing);
     }
 
-    public override ZoneShape? OwnOutline() => Shape;
-
-    public override Thing? Outlined(ZoneShape onLevel)
-    {
-        var box = Bounds.Around(onLevel.Rings.SelectMany(ring => ring));
-        return this with
-        {
-            X = box.Centre.X,
-            Y = box.Centre.Y,
-            Rotation = 0,
-            Width = box.Width,
-            Depth = box.Height,
-            Shape = onLevel.Mapped(p => p - box.Centre),
-        };
-    }
-
-    protected override ImmutableArray<Region> FindAreas() => Shape?.Regions(Placement) ?? base.FindAreas();
-
-    public override IEnumerable<Convex> Pieces() =>
-        Shape is null ? base.Pieces() : Areas().SelectMany(area => Polygons.ConvexPieces(area.Outline));
-
-    public override Thing Settled(Plan plan) =>
-        OutlinedThings.Settled(this, plan.Find<SeatingBlock>(Id), shape => this with { Shape = shape });
-
     public override Thing InScheme(string schemeId) => this with { SchemeId = schemeId };
 
     public override Thing Carrying(Func<string, string> ids) => this with { Kept = [.. Kept.Select(ids)] };
 
-    public override Thing Copied() => this with { Shape = Shape is { } shape ? shape with { Rooms = [] } : null, Kept = [] };
+    public override OutlinedThing Copied() => (SeatingBlock)base.Copied() with { Kept = [] };
 
-    public override Thing Mirrored() =>
-        this with
+    public override OutlinedThing Mirrored() =>
+        (SeatingBlock)base.Mirrored() with
         {
-            Shape = Shape?.Mapped(p => new Point(-p.X, p.Y)),
             LeftOut = [.. LeftOut.Select(p => new Point(-p.X, p.Y))],
         };
-
-    public override IEnumerable<ThingPart> Parts() =>
-        Shape is { } shape
-            ? shape.Rings.Select(ring => Drawn(ThingRole.Dashed, PathShape.Closed([.. ring])))
-            : [Drawn(ThingRole.Dashed, Whole())];
 
     public override IEnumerable<ThingText> Texts(UnitSystem units) =>
         Name.Length == 0 ? [] : [Written(Name, new Point(0, Depth / 2 - 250))];

@@ -29,7 +29,7 @@ public sealed record Zone(
     int? WithPower = null,
     double? WayWidth = null,
     ZoneShape? Shape = null
-) : Thing(Id, LevelId, X, Y, Rotation, Width, Depth, Locked), IOfScheme
+) : OutlinedThing(Id, LevelId, X, Y, Rotation, Width, Depth, Locked, Shape), IOfScheme
 {
     public static ThingKind Kind { get; } =
         new(
@@ -68,39 +68,7 @@ public sealed record Zone(
         )
         ?? (Shape?.Wrong() is { } wrong ? new Problem("shape", wrong) : null);
 
-    public override ZoneShape? OwnOutline() => Shape;
-
-    public override Thing? Outlined(ZoneShape onLevel)
-    {
-        var box = Bounds.Around(onLevel.Rings.SelectMany(ring => ring));
-        return this with
-        {
-            X = box.Centre.X,
-            Y = box.Centre.Y,
-            Rotation = 0,
-            Width = box.Width,
-            Depth = box.Height,
-            Shape = onLevel.Mapped(p => p - box.Centre),
-        };
-    }
-
-    public override IEnumerable<Convex> Pieces() =>
-        Shape is null ? base.Pieces() : Areas().SelectMany(area => Polygons.ConvexPieces(area.Outline));
-
-    protected override ImmutableArray<Region> FindAreas() => Shape?.Regions(Placement) ?? base.FindAreas();
-
-    public override Thing Settled(Plan plan) => OutlinedThings.Settled(this, plan.Find<Zone>(Id), shape => this with { Shape = shape });
-
     public override Thing InScheme(string schemeId) => this with { SchemeId = schemeId };
-
-    public override Thing Copied() => this with { Shape = Shape is { } shape ? shape with { Rooms = [] } : null };
-
-    public override Thing Mirrored() => this with { Shape = Shape?.Mapped(p => new Point(-p.X, p.Y)) };
-
-    public override IEnumerable<ThingPart> Parts() =>
-        Shape is { } shape
-            ? shape.Rings.Select(ring => Drawn(ThingRole.Dashed, PathShape.Closed([.. ring])))
-            : [Drawn(ThingRole.Dashed, Whole())];
 
     public override IEnumerable<ThingText> Texts(UnitSystem units) =>
         Name.Length == 0 ? []
