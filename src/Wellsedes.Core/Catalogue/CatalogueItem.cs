@@ -16,6 +16,22 @@ public readonly record struct SeatsBySide(int Around = 0, int Front = 0, int Bac
 {
     [JsonIgnore]
     public long Total => (long)Around + Front + Back + Left + Right;
+
+    /// <summary>The same with no more than a number: from the ends first, then from the long sides in turn.</summary>
+    public SeatsBySide Only(int count)
+    {
+        var (around, front, back, left, right) = (Math.Min(Around, count), Front, Back, Left, Right);
+        while (around + front + back + left + right > count)
+            if (right > 0)
+                right--;
+            else if (left > 0)
+                left--;
+            else if (back > front)
+                back--;
+            else
+                front--;
+        return new SeatsBySide(around, front, back, left, right);
+    }
 }
 
 /// <summary>The range of sizes in mm that make sense for an item; outside it the planner is asked.</summary>

@@ -92,7 +92,7 @@ public static class FormMaker
 
     private static readonly ImmutableDictionary<string, Maker> ByName = new Dictionary<string, Maker>
     {
-        ["round-table"] = new(Tables.Round, IsRound: true),
+        ["round-table"] = new(Tables.Round, IsRound: true, Parameters: [MakerParameter.Count("open", "Open at the front, degrees", 300)]),
         ["oval-table"] = new(Tables.Oval),
         ["straight-table"] = new(Tables.Straight),
         ["high-table"] = new(Tables.Standing, IsRound: true),

@@ -1,3 +1,4 @@
+using Wellsedes.Core.Editing.Blocks;
 using Wellsedes.Core.Editing.Groups;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
@@ -21,7 +22,8 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
         items.Settled(plan, item, catchDistance, hold);
 
     /// <summary>How a block would hold more.</summary>
-    public System.Collections.Immutable.ImmutableArray<BlockOffer> Offers(Plan plan, string blockId) => blocks.Offers(plan, blockId);
+    public System.Collections.Immutable.ImmutableArray<BlockOffer> Offers(Plan plan, string blockId) =>
+        BlockOffers.Of(plan, blockId, forms, spaces);
 
     public EditAnswer Answer(Plan plan, Edit edit)
     {

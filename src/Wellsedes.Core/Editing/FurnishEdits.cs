@@ -90,18 +90,7 @@ internal static class FurnishEdits
             return new SeatsBySide(Around: count);
         if (count >= to.Seats.Total)
             return null;
-        // From the sides in turn, until as many are left.
-        var (front, back, left, right) = (to.Seats.Front, to.Seats.Back, to.Seats.Left, to.Seats.Right);
-        while (front + back + left + right > count)
-            if (right > 0)
-                right--;
-            else if (left > 0)
-                left--;
-            else if (back > front)
-                back--;
-            else
-                front--;
-        return new SeatsBySide(0, front, back, left, right);
+        return to.Seats.Only(count);
     }
 
     private static EditAnswer Diners(Plan plan, SeatDiners edit)

@@ -5,6 +5,7 @@ using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Capacity;
 using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Editing;
+using Wellsedes.Core.Editing.Blocks;
 using Wellsedes.Core.Findings;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;

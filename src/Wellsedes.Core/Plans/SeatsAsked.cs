@@ -17,15 +17,16 @@ public enum BlockLayout
 }
 
 /// <summary>What an area is to be filled with. Lengths in mm, Facing in degrees: the direction people look in from the area.</summary>
-/// <param name="Catalogue">The table.</param>
+/// <param name="Catalogue">The table, or the chair of rows.</param>
 /// <param name="Seats">At each table; null for as many as it usually has.</param>
-/// <param name="GapInRow">Between the chairs of two tables of a row.</param>
-/// <param name="GapBetweenRows">Between the chairs of two rows.</param>
+/// <param name="GapInRow">Between the chairs of two tables of a row, or between two chairs of a row.</param>
+/// <param name="GapBetweenRows">Between the chairs of two rows: the passage of rows.</param>
 /// <param name="GapToWalls">Between chairs and what stands: walls, columns, other things.</param>
-/// <param name="Wanted">How many tables; null for as many as fit.</param>
+/// <param name="Wanted">How many tables, or chairs of rows; null for as many as fit.</param>
 /// <param name="Kept">Tables that were set by hand: they stay where they are, and the others are laid round them.</param>
 /// <param name="LeftOut">Places, in the frame of the area, that stay empty.</param>
 public sealed record SeatsAsked(
+    SeatingStyle Style,
     string Catalogue,
     int? Seats,
     BlockLayout Layout,
@@ -36,4 +37,34 @@ public sealed record SeatsAsked(
     int? Wanted,
     ImmutableArray<string> Kept,
     ImmutableArray<Point> LeftOut
-);
+)
+{
+    /// <summary>How many people are to sit: the fewest tables that hold them, the last places of some left out, so that it is exactly these; null for as many as fit.</summary>
+    public int? Guests { get; init; }
+
+    public WantedLaid Laid { get; init; }
+
+    /// <summary>Clear width of aisles between parts of rows.</summary>
+    public double Aisle { get; init; } = 1200;
+
+    /// <summary>The most seats of a row from an aisle, or tables where rows are made of tables; null for rows without aisles.</summary>
+    public int? FromAisle { get; init; }
+
+    public AislesAt Aisles { get; init; }
+
+    /// <summary>After so many rows comes a cross aisle; null for none.</summary>
+    public int? CrossEvery { get; init; }
+
+    /// <summary>How far before the front of the area rows curve about; in mm.</summary>
+    public double Focus { get; init; } = 6000;
+
+    /// <summary>How far the wings are turned to the middle, in degrees.</summary>
+    public double Fan { get; init; } = 15;
+
+    /// <summary>Places for wheelchair users in rows.</summary>
+    public int Wheelchairs { get; init; }
+
+    public WaysKept Ways { get; init; }
+
+    public RowNumbers Numbers { get; init; }
+}

@@ -117,6 +117,9 @@ public abstract record Thing(string Id, string LevelId, double X, double Y, doub
     /// <summary>The clear width in mm that is asked of the ways to what stands in it; null for none of its own.</summary>
     public virtual double? AsksWidth() => null;
 
+    /// <summary>The clear width in mm that is asked of the ways to what it is filled with, whatever else is asked; null for none of its own.</summary>
+    public virtual double? AsksOfOwn() => null;
+
     /// <summary>What it is to be filled with; null for what is filled with nothing.</summary>
     public virtual SeatsAsked? Fills() => null;
 

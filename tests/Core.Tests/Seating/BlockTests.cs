@@ -3,7 +3,7 @@ using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Seating;
+using Wellsedes.Core.Seating.Styles;
 using Wellsedes.Core.Things.Columns;
 using Wellsedes.Core.Things.DrawnWays;
 using Wellsedes.Core.Things.SeatingBlocks;
@@ -25,7 +25,7 @@ public sealed class BlockTests
 
     private static SeatingBlock Now(Sample sample) => sample.Plan.Find<SeatingBlock>("block")!;
 
-    private static double Ring(Sample sample) => TableFill.RingOf(sample.State.Items.First(item => item.Item.Parent == "block"));
+    private static double Ring(Sample sample) => Lattices.RingOf(sample.State.Items.First(item => item.Item.Parent == "block"));
 
     /// <summary>Along a length between two walls go as many rings as fit with their gaps: floor((length - 2 gap to walls + gap) / (ring + gap)).</summary>
     [Theory]
@@ -215,8 +215,9 @@ public sealed class BlockTests
                 ),
             }
         );
-        // One that is too small for a table, or outside every room, holds none and says so by its count.
-        sample.Do(new PutThing(usual with { Width = 1200, Depth = 1200 }) { Sure = true });
+        Refused("catalogue", usual with { Width = 1200, Depth = 1200 });
+        // One whose tables have no room for their chairs holds none and says so by its count.
+        sample.Do(new PutThing(usual with { Width = 1700, Depth = 1700 }) { Sure = true });
         Assert.Empty(Tables(sample));
     }
 

@@ -6,14 +6,17 @@ internal static class Tables
 {
     private const double TopThick = 30;
 
-    /// <summary>A round top on a pedestal with its seats spread evenly, the first at the front.</summary>
+    /// <summary>
+    /// A round top on a pedestal with its seats spread evenly, the first at the front; where degrees are left open at the front, over the rest.
+    /// </summary>
     public static Form Round(MakerInput input)
     {
         var making = new Making(input);
         var radius = making.X;
+        var open = input.Parameters.Number(0);
         var seats = Enumerable
             .Range(0, input.Seats.Around)
-            .Select(i => Point.At(-90 + 360.0 * i / input.Seats.Around))
+            .Select(i => Point.At(-90 + open / 2 + (360 - open) * (i + (open > 0 ? 0.5 : 0)) / input.Seats.Around))
             .Select(out_ => new SeatPlace(out_ * radius, out_, input.Chair.Width, input.Chair.Depth, true));
         return Seated(making, seats)
             .Solid(Convex.Disc(default, radius))

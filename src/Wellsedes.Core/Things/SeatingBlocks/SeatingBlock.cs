@@ -2,13 +2,12 @@ using System.Collections.Immutable;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Rulebooks;
 
 namespace Wellsedes.Core.Things.SeatingBlocks;
 
 /// <summary>
-/// An area of a scheme that is filled with tables, and filled anew whenever it or what stands in it changes. Its tables are stored items whose parent is its id. It
-/// is a rectangle or has a shape of its own, as a zone.
+/// An area of a scheme that is filled with tables or rows of chairs, and filled anew whenever it or what stands in it changes. These are stored items whose
+/// parent is its id. It is a rectangle or has a shape of its own, as a zone.
 /// </summary>
 public sealed record SeatingBlock(
     string Id,
@@ -29,11 +28,27 @@ public sealed record SeatingBlock(
     bool Locked = false,
     int? Seats = null,
     int? Wanted = null,
-    ZoneShape? Shape = null
+    ZoneShape? Shape = null,
+    SeatingStyle Style = SeatingStyle.Rounds,
+    int? Guests = null,
+    WantedLaid Laid = WantedLaid.Front,
+    double Aisle = 1200,
+    int? FromAisle = null,
+    AislesAt Aisles = AislesAt.Fullest,
+    int? CrossEvery = null,
+    double Focus = 6000,
+    double Fan = 15,
+    int Wheelchairs = 0,
+    WaysKept Ways = WaysKept.Drawn,
+    RowNumbers Numbers = RowNumbers.Letters
 ) : OutlinedThing(Id, LevelId, X, Y, Rotation, Width, Depth, Locked, Shape), IOfScheme
 {
-    /// <summary>The most tables that can be wanted.</summary>
-    private const int Most = 1000;
+    /// <summary>The most tables that can be wanted, or chairs of rows.</summary>
+    public const int MostTables = 1000;
+    public const int MostChairs = 3000;
+
+    /// <summary>The most people that can be asked for.</summary>
+    public const int MostGuests = 10_000;
 
     public ImmutableArray<string> Kept { get; init; } = [];
 
@@ -45,117 +60,72 @@ public sealed record SeatingBlock(
             typeof(SeatingBlock),
             "seating block",
             ThingStage.Furnish,
-            [
-                new ThingField("name", "Name", ThingFieldKind.Text),
-                new ThingField(
-                    "catalogue",
-                    "Table",
-                    ThingFieldKind.Choice,
-                    [
-                        new("round-table-900", "Round 900"),
-                        new("round-table-1200", "Round 1200"),
-                        new("round-table-1220", "Round 1220"),
-                        new("round-table-1500", "Round 1500"),
-                        new("round-table-1525", "Round 1525"),
-                        new("round-table-1830", "Round 1830"),
-                        new("round-table-2130", "Round 2130"),
-                    ]
-                ),
-                new ThingField("seats", "Seats a table", ThingFieldKind.Asked, Note: "Left empty: as many as it usually has."),
-                new ThingField("wanted", "Wanted", ThingFieldKind.Asked, Note: "How many tables; left empty: as many as fit."),
-                new ThingField(
-                    "layout",
-                    "Laid",
-                    ThingFieldKind.Choice,
-                    [new("Lines", "in lines both ways"), new("Staggered", "staggered"), new("Fuller", "whichever holds more")]
-                ),
-                new ThingField("gapInRow", "Gap in a row", ThingFieldKind.Length, Note: "Between the chairs of two tables."),
-                new ThingField("gapBetweenRows", "Gap of rows", ThingFieldKind.Length),
-                new ThingField("gapToWalls", "Gap to walls", ThingFieldKind.Length, Note: "And to columns and other things."),
-                new ThingField(
-                    "facing",
-                    "Looks to",
-                    ThingFieldKind.Angle,
-                    Note: "Rows lie square to it; what is too many goes from the other end."
-                ),
-            ],
-            (id, level, scheme, at) =>
-                new SeatingBlock(
-                    id,
-                    scheme,
-                    level,
-                    at.X,
-                    at.Y,
-                    0,
-                    8000,
-                    8000,
-                    "",
-                    "round-table-1525",
-                    BlockLayout.Lines,
-                    HouseRules.SeatAccess.Value,
-                    HouseRules.SeatAccess.Value,
-                    HouseRules.SeatAccess.Value,
-                    90
-                ),
-            Form: ThingForm.Area
+            BlockFields.All,
+            (id, level, scheme, at) => Usual(id, scheme, level, at, SeatingStyle.Rounds),
+            [.. SeatingStyles.All.Select(usual => new ReadyMade(usual.Label, thing => ((SeatingBlock)thing).As(usual.Style)))],
+            ThingForm.Area
         );
+
+    private static SeatingBlock Usual(string id, string scheme, string level, Point at, SeatingStyle style) =>
+        new SeatingBlock(id, scheme, level, at.X, at.Y, 0, 8000, 8000, "", "", BlockLayout.Lines, 0, 0, 0, 90).As(style);
+
+    /// <summary>The same in another style, with what is usual for that; where people look, who comes and the area stay.</summary>
+    public SeatingBlock As(SeatingStyle style)
+    {
+        var usual = SeatingStyles.Of(style);
+        return this with
+        {
+            Style = style,
+            Catalogue = usual.Catalogue[0],
+            Seats = null,
+            Wanted = null,
+            GapInRow = usual.InRow,
+            GapBetweenRows = usual.BetweenRows,
+            GapToWalls = usual.ToWalls,
+            FromAisle = usual.FromAisle,
+            Aisle = usual.Aisle > 0 ? usual.Aisle : 1200,
+            Kept = [],
+            LeftOut = [],
+        };
+    }
+
+    /// <summary>All that is asked but those that were set by hand and left out: these are compared by content.</summary>
+    private SeatsAsked Told => Fills() with { Kept = [], LeftOut = [] };
 
     public bool Equals(SeatingBlock? other) =>
         other is not null
-        && Told.Equals(other.Told)
-        && Equals(Shape, other.Shape)
+        && base.Equals(other)
+        && (SchemeId, Name) == (other.SchemeId, other.Name)
+        && Told == other.Told
         && Kept.AsSpan().SequenceEqual(other.Kept.AsSpan())
         && LeftOut.AsSpan().SequenceEqual(other.LeftOut.AsSpan());
 
-    public override int GetHashCode() => Told.GetHashCode();
-
-    private (
-        string,
-        string,
-        string,
-        Placement,
-        double,
-        double,
-        string,
-        string,
-        BlockLayout,
-        double,
-        double,
-        double,
-        double,
-        bool,
-        int?,
-        int?
-    ) Told =>
-        (
-            Id,
-            SchemeId,
-            LevelId,
-            Placement,
-            Width,
-            Depth,
-            Name,
-            Catalogue,
-            Layout,
-            GapInRow,
-            GapBetweenRows,
-            GapToWalls,
-            Facing,
-            Locked,
-            Seats,
-            Wanted
-        );
+    public override int GetHashCode() => HashCode.Combine(base.GetHashCode(), Name, Told);
 
     public override string Word() => Kind.Word;
 
     public override string OwnName() => Name;
 
-    public override SeatsAsked? Fills() =>
-        new(Catalogue, Seats, Layout, GapInRow, GapBetweenRows, GapToWalls, Facing, Wanted, Kept, LeftOut);
+    public override SeatsAsked Fills() =>
+        new(Style, Catalogue, Seats, Layout, GapInRow, GapBetweenRows, GapToWalls, Facing, Wanted, Kept, LeftOut)
+        {
+            Guests = Guests,
+            Laid = Laid,
+            Aisle = Aisle,
+            FromAisle = FromAisle,
+            Aisles = Aisles,
+            CrossEvery = CrossEvery,
+            Focus = Focus,
+            Fan = Fan,
+            Wheelchairs = Wheelchairs,
+            Ways = Ways,
+            Numbers = Numbers,
+        };
 
     public override Thing Filled(SeatsAsked asked) =>
         this with
         {
+            Style = asked.Style,
             Catalogue = asked.Catalogue,
             Seats = asked.Seats,
             Layout = asked.Layout,
@@ -166,28 +136,31 @@ public sealed record SeatingBlock(
             Wanted = asked.Wanted,
             Kept = asked.Kept,
             LeftOut = asked.LeftOut,
+            Guests = asked.Guests,
+            Laid = asked.Laid,
+            Aisle = asked.Aisle,
+            FromAisle = asked.FromAisle,
+            Aisles = asked.Aisles,
+            CrossEvery = asked.CrossEvery,
+            Focus = asked.Focus,
+            Fan = asked.Fan,
+            Wheelchairs = asked.Wheelchairs,
+            Ways = asked.Ways,
+            Numbers = asked.Numbers,
         };
 
-    public override Problem? Check(Plan plan, bool sure)
+    /// <summary>The passage between its rows is as wide as it is asked here, whatever seats elsewhere ask.</summary>
+    public override double? AsksOfOwn() => SeatingStyles.Of(Style).HasRows ? GapBetweenRows : null;
+
+    /// <summary>In another style than before it is made of what that is made of.</summary>
+    public override Thing Settled(Plan plan)
     {
-        foreach (
-            var (field, gap) in ((string, double)[])[("gapInRow", GapInRow), ("gapBetweenRows", GapBetweenRows), ("gapToWalls", GapToWalls)]
-        )
-            if (!(gap >= 0 && gap <= 20_000))
-                return new Problem(field, "A gap is from 0 to 20 000 mm; type the clear distance between chairs.");
-        if (plan.CatalogueItem(Catalogue) is not { Counted: "table" } table)
-            return new Problem("catalogue", "Only tables fill a block; choose one.");
-        if (Shape?.Wrong() is { } wrong)
-            return new Problem("shape", wrong);
-        var each = (table.Size.Width + GapInRow) * (table.Size.Depth + GapBetweenRows);
-        if (Areas().Sum(area => area.Area) > Most * each)
-            return new Problem("width", $"This area would hold more than {Most} tables; make it smaller, or the gaps wider.");
-        if (Seats is < 1 or > 200)
-            return new Problem("seats", $"A table has from 1 to 200 seats; {Seats} was given.");
-        if (Wanted is < 1 or > Most)
-            return new Problem("wanted", $"From 1 to {Most} tables can be wanted; {Wanted} was given. Leave it empty for as many as fit.");
-        return SizeSense.CheckAngle("facing", Facing);
+        var settled = (SeatingBlock)base.Settled(plan);
+        var before = plan.Find<SeatingBlock>(Id);
+        return before is not null && before.Style != Style && before.Catalogue == Catalogue ? settled.As(Style) : settled;
     }
+
+    public override Problem? Check(Plan plan, bool sure) => BlockFields.Wrong(this, plan);
 
     public override Thing InScheme(string schemeId) => this with { SchemeId = schemeId };
 

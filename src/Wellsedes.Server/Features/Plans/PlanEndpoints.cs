@@ -4,6 +4,7 @@ using Microsoft.AspNetCore.SignalR;
 using Microsoft.EntityFrameworkCore;
 using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Editing;
+using Wellsedes.Core.Editing.Blocks;
 using Wellsedes.Core.Editing.Groups;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;

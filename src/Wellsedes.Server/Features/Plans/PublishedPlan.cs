@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Editing;
+using Wellsedes.Core.Editing.Blocks;
 using Wellsedes.Core.Editing.Groups;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Planning;

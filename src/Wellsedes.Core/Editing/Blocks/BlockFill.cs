@@ -1,0 +1,164 @@
+using System.Globalization;
+using Wellsedes.Core.Editing.Groups;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Spaces;
+
+namespace Wellsedes.Core.Editing.Blocks;
+
+/// <summary>
+/// Fills blocks anew after a change that bears on them, in the same change: tables keep their ids and numbers by the least movement of all together, one that was
+/// moved by hand stays where it was put, one that was removed leaves its place empty.
+/// </summary>
+internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> spaces)
+{
+    /// <summary>What changes farther than this from a block, in mm, does not bear on it.</summary>
+    private const double Near = 3000;
+
+    public Change After(Plan plan, Change change)
+    {
+        if (!plan.All<Thing>().Concat(change.Entities.Select(e => e.After).OfType<Thing>()).Any(thing => thing.Fills() is not null))
+            return change;
+        if (!plan.TryApply(change, out var after, out _))
+            return change;
+        var made = change.Entities.ToDictionary(entity => entity.Id);
+        var filled = false;
+        foreach (
+            var block in after
+                .All<Thing>()
+                .Where(thing => thing.Fills() is not null)
+                .OrderBy(block => block.Id, StringComparer.Ordinal)
+                .ToArray()
+        )
+            if (BearsOn(plan, change, block))
+            {
+                filled = true;
+                Fill(plan, after, block, made);
+                var sofar = change with { Entities = [.. made.Values] };
+                if (!plan.TryApply(sofar, out after, out _))
+                    return change;
+            }
+        return filled ? change with { Entities = [.. made.Values.Where(entity => !Equals(entity.Before, entity.After))] } : change;
+    }
+
+    private static bool BearsOn(Plan plan, Change change, Thing block)
+    {
+        var scheme = ((IOfScheme)block).SchemeId;
+        var box = block.Areas().Aggregate(Bounds.Empty, (all, area) => all.Including(area.Bounds)).Grown(Near);
+        return change.Entities.Any(entity =>
+            entity.Id == block.Id
+            || new[] { entity.Before, entity.After }.Any(one =>
+                one switch
+                {
+                    null => false,
+                    Checks checks => checks.SchemeId == scheme,
+                    OwnItem or OwnRule or WallType or Level => true,
+                    Item item => item.SchemeId == scheme && item.LevelId == block.LevelId && box.Holds(item.Placement.Origin),
+                    Thing thing => thing.LevelId == block.LevelId
+                        && (thing is not IOfScheme of || (of.SchemeId == scheme && thing.Keeps() is not null))
+                        && thing.Areas().Any(area => area.Bounds.Meets(box)),
+                    Opening opening => plan.Find<Wall>(opening.WallId)?.LevelId == block.LevelId,
+                    IOnLevel on and (Wall or Boundary) => on.LevelId == block.LevelId,
+                    _ => false,
+                }
+            )
+        );
+    }
+
+    private void Fill(Plan plan, Plan after, Thing block, Dictionary<string, EntityChange> made)
+    {
+        var asked = ByHand(plan, after, block, made, Put);
+        var site = new BlockSite(after, block, forms, spaces, asked.Kept);
+        if (site.One(asked) is not { } one)
+            return;
+        var stands = site.Stands(asked, one);
+        var given = BlockMatch.Of(site.Own, stands, asked.Catalogue);
+        var labels = ItemEdits.Labels(after, site.SchemeId);
+        var slot = site.Members.Select(item => item.Slot ?? 0).DefaultIfEmpty(-1).Max();
+        for (var i = 0; i < stands.Length; i++)
+        {
+            var item = site.Standing(stands[i]);
+            var label = RowLabels.Of(asked, stands[i]);
+            if (given[i] is { } was)
+            {
+                Put(was, Becoming(was, item, label));
+                continue;
+            }
+            slot++;
+            var id = FreeId.Of(
+                string.Create(CultureInfo.InvariantCulture, $"{block.Id}-{slot + 1}"),
+                known => after.Find(known) is not null || made.ContainsKey(known)
+            );
+            label ??= one.Kind.Counted == "table" ? ItemEdits.NextNumber(labels) : "";
+            Put(null, item with { Id = id, Label = label, Slot = slot });
+        }
+        var used = given.OfType<Item>().Select(item => item.Id).ToHashSet();
+        foreach (var item in site.Own.Where(item => !used.Contains(item.Id)))
+        {
+            Put(item, null);
+            foreach (var on in after.All<Item>().Where(other => other.StandsOn == item.Id))
+                Put(on, on with { StandsOn = null, Elevation = 0 });
+        }
+        var becomes = block.Filled(asked);
+        if (!becomes.Equals(block))
+            Put(block, becomes);
+
+        void Put(Entity? now, Entity? become)
+        {
+            var id = (now ?? become)!.Id;
+            made[id] = new EntityChange(plan.Find(id), become);
+        }
+    }
+
+    /// <summary>What is asked of a block after a change: what a hand has moved or turned stays as it was put, what it has removed leaves its place empty.</summary>
+    private static SeatsAsked ByHand(
+        Plan plan,
+        Plan after,
+        Thing block,
+        Dictionary<string, EntityChange> made,
+        Action<Entity?, Entity?> put
+    )
+    {
+        var asked = block.Fills()!;
+        List<string> kept = [.. asked.Kept.Where(id => after.Find<Item>(id)?.Parent == block.Id)];
+        List<Point> leftOut = [.. asked.LeftOut];
+        var isSame = plan.Find(block.Id) is Thing was && was.Placement == block.Placement && Equals(was.OwnOutline(), block.OwnOutline());
+        if (isSame)
+            foreach (var entity in made.Values.ToArray())
+                if (entity.Before is Item before && before.Parent == block.Id && before.LevelId == block.LevelId)
+                {
+                    if (entity.After is Item now && now.Parent == block.Id && !now.SetAside)
+                    {
+                        if (IsByHand(before, now) && !kept.Contains(now.Id))
+                            kept.Add(now.Id);
+                        continue;
+                    }
+                    if (!kept.Remove(before.Id))
+                        leftOut.Add(block.Placement.In(before.Placement.Origin));
+                    // What is set aside is none of the block's any more.
+                    if (entity.After is Item aside && aside.Parent == block.Id)
+                        put(before, aside with { Parent = null, Slot = null });
+                }
+        return asked with { Kept = [.. kept], LeftOut = [.. leftOut] };
+    }
+
+    private static Item Becoming(Item was, Item laid, string? label) =>
+        was with
+        {
+            X = laid.X,
+            Y = laid.Y,
+            Rotation = laid.Rotation,
+            Catalogue = laid.Catalogue,
+            Seats = laid.Seats,
+            Parameters = laid.Parameters,
+            Width = laid.Width,
+            Depth = laid.Depth,
+            Height = null,
+            LevelId = laid.LevelId,
+            Label = label ?? was.Label,
+        };
+
+    private static bool IsByHand(Item before, Item now) =>
+        (before.Placement, before.Catalogue, before.Seats, before.Width, before.Depth)
+        != (now.Placement, now.Catalogue, now.Seats, now.Width, now.Depth);
+}

@@ -1,0 +1,114 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Measure;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Seating;
+using Wellsedes.Core.Spaces;
+
+namespace Wellsedes.Core.Editing.Blocks;
+
+/// <summary>A block where it lies: its own things, what stands there besides, and what it holds when it is asked otherwise.</summary>
+internal sealed class BlockSite
+{
+    /// <summary>Where a half round is open: as many degrees at its front. Common practice: people sit on two thirds of the edge.</summary>
+    private const double HalfRoundOpen = 120;
+    private const double HalfRoundSeats = 0.7;
+
+    private readonly Plan plan;
+    private readonly Thing block;
+    private readonly ItemForms forms;
+    private readonly Checks checks;
+    private readonly LevelSpace space;
+    private readonly PlacedItem[] standing;
+    private readonly KeptWay[] ways;
+
+    public string SchemeId { get; }
+
+    /// <summary>All its things, in the order of their slots.</summary>
+    public Item[] Members { get; }
+
+    /// <summary>Those that are laid anew.</summary>
+    public Item[] Own { get; }
+
+    /// <summary>Those that stay as they are.</summary>
+    public StandingSeats Stay { get; }
+
+    public Checks Checks => checks;
+
+    /// <param name="kept">Those of its things that were set by hand.</param>
+    public BlockSite(Plan plan, Thing block, ItemForms forms, Func<Plan, string, LevelSpace> spaces, IReadOnlyCollection<string> kept)
+    {
+        (this.plan, this.block, this.forms) = (plan, block, forms);
+        SchemeId = ((IOfScheme)block).SchemeId;
+        checks = plan.OfScheme<Checks>(SchemeId).First();
+        space = spaces(plan, block.LevelId);
+        Members = [.. plan.OfScheme<Item>(SchemeId).Where(item => item.Parent == block.Id).OrderBy(item => item.Slot)];
+        Own = [.. Members.Where(item => !kept.Contains(item.Id) && !item.Locked && !item.SetAside)];
+        var free = Own.Select(item => item.Id).ToHashSet();
+        standing = [.. forms.PlaceAll(plan, SchemeId, block.LevelId).Where(item => !free.Contains(item.Item.Id))];
+        ways = [.. KeptWay.Of(plan, SchemeId, block.LevelId)];
+        var stay = standing.Where(item => item.Item.Parent == block.Id).ToArray();
+        Stay = new StandingSeats(Members.Length - Own.Length, stay.Sum(item => item.Form.Seats.Length));
+    }
+
+    /// <summary>What it is filled with when it is asked so; null where the catalogue does not know it.</summary>
+    public PlacedItem? One(SeatsAsked asked)
+    {
+        if (plan.CatalogueItem(asked.Catalogue) is not { } kind)
+            return null;
+        var isHalf = asked.Style == SeatingStyle.HalfRounds;
+        var seats =
+            asked.Seats is { } wanted && kind.IsRound ? Math.Min(wanted, TableSizes.MostSeatsAt(kind, kind.Size))
+            : isHalf ? (int)Math.Round(kind.Seats.Around * HalfRoundSeats)
+            : (int?)null;
+        // Fronts are at the foot: what looks up stands half turned; a desk is sat at from its front.
+        var turn = kind.Seats is { Front: > 0, Back: 0, Left: 0, Right: 0 } ? 270 : 90;
+        var item = new Item(
+            "",
+            SchemeId,
+            block.LevelId,
+            asked.Catalogue,
+            block.X,
+            block.Y,
+            AngleText.Normal(asked.Facing + turn),
+            Seats: seats is { } count ? new SeatsBySide(Around: count) : null,
+            Parameters: isHalf ? ItemParameters.None.With("open", HalfRoundOpen) : null
+        );
+        return forms.Place(plan, item, checks);
+    }
+
+    /// <summary>What it holds when it is asked so; with ways from the doors kept free, round those that cost the least.</summary>
+    public ImmutableArray<Stand> Stands(SeatsAsked asked, PlacedItem one)
+    {
+        var area = SeatingArea.Of(block, asked.Facing, one, space, standing, ways);
+        ImmutableArray<Stand>? best = null;
+        if (asked.Ways == WaysKept.FromDoors)
+            foreach (var strips in WaysOut.Of(space, block, checks.MainAisle, asked.Facing))
+            {
+                var laid = BlockStands.Of(block, asked, one, area with { Ways = area.Ways.AddRange(strips) }, Stay);
+                if (best is not { } known || laid.Length > known.Length)
+                    best = laid;
+            }
+        return best ?? BlockStands.Of(block, asked, one, area, Stay);
+    }
+
+    /// <summary>A stand as an item of the block.</summary>
+    public Item Standing(Stand stand) =>
+        new(
+            "",
+            SchemeId,
+            block.LevelId,
+            stand.Catalogue,
+            stand.At.X,
+            stand.At.Y,
+            AngleText.Normal(stand.Rotation),
+            Width: stand.Width,
+            Depth: stand.Depth,
+            Seats: stand.Seats,
+            Parameters: stand.Parameters,
+            Parent: block.Id
+        );
+
+    public int SeatsOf(Stand stand) => forms.Place(plan, Standing(stand), checks)?.Form.Seats.Length ?? 0;
+}

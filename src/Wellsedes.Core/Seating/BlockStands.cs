@@ -1,0 +1,99 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Seating.Styles;
+
+namespace Wellsedes.Core.Seating;
+
+/// <summary>What stands in a block besides what is laid anew: set by hand or held in place.</summary>
+public readonly record struct StandingSeats(int Tables, int Seats);
+
+/// <summary>Where the tables and chairs of an area go, by its style.</summary>
+public static class BlockStands
+{
+    /// <summary>Tries at widening the gaps.</summary>
+    private const int SpreadSteps = 10;
+
+    /// <summary>The most that gaps are widened by, in mm.</summary>
+    private const double MostSpread = 6000;
+
+    /// <param name="one">One of what it is filled with, turned as it is to stand.</param>
+    /// <returns>Those nearest to where people look first.</returns>
+    public static ImmutableArray<Stand> Of(Thing block, SeatsAsked asked, PlacedItem one, SeatingArea area, StandingSeats kept = default)
+    {
+        var usual = SeatingStyles.Of(asked.Style);
+        var each = Math.Max(1, one.Form.Seats.Length);
+        var wanted =
+            asked.Guests is { } guests ? (int)Math.Ceiling(Math.Max(0, guests - kept.Seats) / (double)each)
+            : asked.Wanted is { } number ? Math.Max(0, number - kept.Tables)
+            : (int?)null;
+        var all = Laid(asked, one, area, usual, wanted);
+        if (wanted is { } enough && asked.Laid == WantedLaid.Spread && all.Length > enough && !usual.IsOne)
+            all = Spread(asked, one, area, usual, enough, all);
+        Point[] leftOut = [.. asked.LeftOut.Select(block.Placement.Out)];
+        var near = Math.Min(one.Size.Width, one.Size.Depth) / 2;
+        if (leftOut.Length > 0)
+            all = [.. all.Where(stand => !Array.Exists(leftOut, place => place.DistanceTo(stand.At) < near))];
+        if (wanted is { } most && !usual.IsOne)
+            all = [.. all.Take(most)];
+        if (asked.Guests is { } people && !usual.IsOfChairs)
+            all = Exactly(all, one, Math.Max(0, people - kept.Seats));
+        return [.. all.Select(stand => stand with { At = new Point(Math.Round(stand.At.X, 3), Math.Round(stand.At.Y, 3)) })];
+    }
+
+    private static ImmutableArray<Stand> Laid(SeatsAsked asked, PlacedItem one, SeatingArea area, StyleUsual usual, int? wanted) =>
+        usual.IsLattice ? Lattices.Of(asked, one, area)
+        : usual.IsOne ? Arrangements.Of(asked, one, area)
+        : RowStyles.Of(asked, one, area, wanted);
+
+    /// <summary>At the widest gaps that still hold a number.</summary>
+    private static ImmutableArray<Stand> Spread(
+        SeatsAsked asked,
+        PlacedItem one,
+        SeatingArea area,
+        StyleUsual usual,
+        int enough,
+        ImmutableArray<Stand> narrow
+    )
+    {
+        var (low, high, best) = (0.0, MostSpread, narrow);
+        for (var i = 0; i < SpreadSteps; i++)
+        {
+            var more = (low + high) / 2;
+            var wider = asked with
+            {
+                GapInRow = asked.GapInRow + (usual.IsOfChairs ? 0 : more),
+                GapBetweenRows = asked.GapBetweenRows + more,
+            };
+            var laid = Laid(wider, one, area, usual, enough);
+            if (laid.Length >= enough)
+                (low, best) = (more, laid);
+            else
+                high = more;
+        }
+        return best;
+    }
+
+    /// <summary>With as many seats as people: those in front have one more than those behind.</summary>
+    private static ImmutableArray<Stand> Exactly(ImmutableArray<Stand> all, PlacedItem one, int people)
+    {
+        if (all.IsEmpty || people >= all.Sum(SeatsOf))
+            return all;
+        // Half-set tables: as evenly as the sides allow.
+        var left = people;
+        var made = ImmutableArray.CreateBuilder<Stand>(all.Length);
+        for (var i = 0; i < all.Length; i++)
+        {
+            var seats = Math.Min(SeatsOf(all[i]), (int)Math.Ceiling(left / (double)(all.Length - i)));
+            left -= seats;
+            if (seats > 0)
+                made.Add(seats == SeatsOf(all[i]) ? all[i] : all[i] with { Seats = (all[i].Seats ?? UsualOf(one)).Only(seats) });
+        }
+        return made.ToImmutable();
+
+        int SeatsOf(Stand stand) => (int)(stand.Seats ?? UsualOf(one)).Total;
+    }
+
+    private static SeatsBySide UsualOf(PlacedItem one) => one.Item.Seats ?? one.Kind.Seats;
+}

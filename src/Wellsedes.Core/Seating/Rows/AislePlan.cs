@@ -1,0 +1,143 @@
+using Wellsedes.Core.Plans;
+
+namespace Wellsedes.Core.Seating.Rows;
+
+/// <summary>
+/// Where the aisles between rows go, so that no place is farther from one than allowed and the rows hold the most: each aisle lies where whole places
+/// end, counted from the end of a row or from another aisle, and of all such lines the best are chosen from one side to the other (dynamic programming).
+/// </summary>
+internal static class AislePlan
+{
+    /// <summary>More lines than this for one aisle are thinned out.</summary>
+    private const int MostLines = 260;
+
+    public static LaidRows Best(IReadOnlyList<RowLine> rows, RowsAsked asked, double axis, bool isMirrored)
+    {
+        if (asked.FromAisle is not { } most || rows.Count == 0)
+            return Runs(rows, [], null);
+        double[] forced = Forced(rows, asked, axis);
+        var lines = Lines(rows, most, forced, isMirrored ? axis : null);
+        // From one side to the other: the most places up to each line, and the line before it on the way there.
+        var best = new int[lines.Length];
+        var before = new int[lines.Length];
+        var halves = rows.Max(row => row.HalfAisle);
+        // Farther from line to line than two full rows on either side of no aisle nothing is won.
+        for (var j = 0; j < lines.Length; j++)
+        {
+            (best[j], before[j]) = (Count(rows, null, lines[j], most), -1);
+            if (forced.Any(f => f < lines[j] - 1e-9))
+                best[j] = -1;
+            for (var i = j - 1; i >= 0; i--)
+            {
+                if (lines[j] - lines[i] < 2 * halves || best[i] < 0)
+                    continue;
+                if (forced.Any(f => f > lines[i] + 1e-9 && f < lines[j] - 1e-9))
+                    break;
+                var count = best[i] + Count(rows, lines[i], lines[j], most);
+                if (count > best[j])
+                    (best[j], before[j]) = (count, i);
+                // Between lines that hold all they may nothing more is won by going farther.
+                if (rows.All(row => lines[j] - lines[i] - 2 * row.HalfAisle > (2 * most + 1) * row.Step + 2 * row.HalfAisle))
+                    break;
+            }
+        }
+        var (full, last) = (forced.Length == 0 ? Count(rows, null, null, most) : -1, -1);
+        for (var i = 0; i < lines.Length; i++)
+            if (best[i] >= 0 && !forced.Any(f => f > lines[i] + 1e-9) && best[i] + Count(rows, lines[i], null, most) is var count && count > full)
+                (full, last) = (count, i);
+        List<double> aisles = [];
+        for (var i = last; i >= 0; i = before[i])
+            aisles.Insert(0, lines[i]);
+        var found = Runs(rows, [.. aisles], most);
+        // The same to the left as to the right of the axis, where that costs nothing.
+        double[] mirrored = [.. aisles.Select((at, i) => (at + 2 * axis - aisles[^(i + 1)]) / 2)];
+        return Runs(rows, mirrored, most) is var even && even.Count >= found.Count ? even : found;
+    }
+
+    private static double[] Forced(IReadOnlyList<RowLine> rows, RowsAsked asked, double axis)
+    {
+        if (asked.Aisles == AislesAt.Middle)
+            return [axis];
+        if (asked.Aisles == AislesAt.Fullest)
+            return [];
+        var parts = rows.SelectMany(row => row.Parts.Select(part => (row, part))).ToArray();
+        var (left, right) = (parts.MinBy(one => one.part.From), parts.MaxBy(one => one.part.To));
+        return [left.part.From + left.row.HalfAisle, right.part.To - right.row.HalfAisle];
+    }
+
+    private static double[] Lines(IReadOnlyList<RowLine> rows, int most, double[] forced, double? axis)
+    {
+        var all = new SortedSet<long>();
+        const double fine = 1e6;
+        void Add(double at) => all.Add((long)Math.Round(at * fine));
+        // The rows that are longest speak for the others: their ends and the distances between hold for most.
+        foreach (var row in rows.OrderByDescending(row => row.Most).Take(3).Concat([rows[0], rows[^1]]).Distinct())
+        foreach (var part in row.Parts)
+        {
+            var seats = row.Fit(part.To - part.From);
+            for (var aisles = 0; aisles <= seats / Math.Max(1, most); aisles++)
+            for (var n = aisles * most; n <= Math.Min(seats, (2 * aisles + 1) * most); n++)
+            {
+                var off = n * row.Step + (2 * aisles + 1) * row.HalfAisle - (aisles * 1.0 * row.Gap);
+                if (part.From + off < part.To)
+                    Add(part.From + off);
+                if (part.To - off > part.From)
+                    Add(part.To - off);
+            }
+        }
+        double[] lines = [.. all.Select(at => at / fine)];
+        if (lines.Length > MostLines)
+            lines = [.. Enumerable.Range(0, MostLines).Select(i => lines[(int)((long)i * (lines.Length - 1) / (MostLines - 1))])];
+        return [.. lines.Concat(forced).Concat(axis is { } middle ? [middle] : []).Distinct().Order()];
+    }
+
+    private static int Count(IReadOnlyList<RowLine> rows, double? left, double? right, int most)
+    {
+        var count = 0;
+        foreach (var row in rows)
+        foreach (var part in row.Parts)
+            count += Between(row, part, left, right, most).Count;
+        return count;
+    }
+
+    private static (double From, double To, int Count, bool AtFrom, bool AtTo) Between(
+        RowLine row,
+        RowPart part,
+        double? left,
+        double? right,
+        int? most
+    )
+    {
+        var (from, to) = (part.From, part.To);
+        var (atFrom, atTo) = (part.OpenFrom, part.OpenTo);
+        if (left is { } l && l + row.HalfAisle >= from - 1e-9)
+            (from, atFrom) = (l + row.HalfAisle, true);
+        if (right is { } r && r - row.HalfAisle <= to + 1e-9)
+            (to, atTo) = (r - row.HalfAisle, true);
+        if (to <= from)
+            return (from, to, 0, atFrom, atTo);
+        var count = row.Fit(to - from);
+        if (most is { } m)
+            count = Math.Min(count, ((atFrom ? 1 : 0) + (atTo ? 1 : 0)) * m);
+        return (from, to, count, atFrom, atTo);
+    }
+
+    private static LaidRows Runs(IReadOnlyList<RowLine> rows, double[] aisles, int? most)
+    {
+        List<RowRun> runs = [];
+        foreach (var row in rows)
+        foreach (var part in row.Parts)
+            for (var i = 0; i <= aisles.Length; i++)
+            {
+                double? left = i == 0 ? null : aisles[i - 1];
+                double? right = i == aisles.Length ? null : aisles[i];
+                // What lies beyond the aisles on either side is another's.
+                if ((left is { } l && l - row.HalfAisle >= part.To) || (right is { } r && r + row.HalfAisle <= part.From))
+                    continue;
+                var (from, to, count, atFrom, atTo) = Between(row, part, left, right, most);
+                if (count > 0)
+                    runs.Add(new RowRun(row, from, to, count, atFrom, atTo));
+            }
+        return new LaidRows(runs, aisles);
+    }
+}

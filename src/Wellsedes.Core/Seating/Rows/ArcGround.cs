@@ -1,0 +1,176 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Plans;
+
+namespace Wellsedes.Core.Seating.Rows;
+
+/// <summary>
+/// Rows about a point: across is the distance from it, along the angle, counter-clockwise from straight behind. A side is cut where it crosses the two circles of a
+/// band; of what stands the outline is taken in chords.
+/// </summary>
+internal sealed class ArcGround : RowGround
+{
+    /// <summary>How far the chords of a round outline are off it, in mm.</summary>
+    private const double Sag = 1;
+
+    private readonly Point focus;
+    private readonly double back;
+    private readonly ImmutableArray<ImmutableArray<Point>>[] floors;
+    private readonly ImmutableArray<Region> areas;
+    private readonly SeatingArea area;
+    private readonly Dictionary<double, Point[][]> grown = [];
+
+    public override (double Least, double Most) Across { get; }
+
+    public override double Axis => 0;
+
+    public override bool IsSlanted => true;
+
+    /// <param name="focus">The point rows curve about, on the level.</param>
+    /// <param name="facing">The direction from the middle of the rows to it, in degrees.</param>
+    public ArcGround(SeatingArea area, Point focus, double facing)
+    {
+        (this.area, this.focus, back) = (area, focus, facing + 180);
+        areas = area.Areas;
+        floors = [.. areas.Select(one => one.Holes.Insert(0, one.Outline))];
+        var sides = floors.SelectMany(rings => rings).SelectMany(ring => Sides(ring)).ToArray();
+        var least = areas.Any(one => one.Holds(focus)) ? 0 : sides.Min(side => Nearest(side.From, side.To));
+        Across = (least, sides.Max(side => side.From.DistanceTo(focus)));
+    }
+
+    private static IEnumerable<(Point From, Point To)> Sides(IReadOnlyList<Point> ring) =>
+        Enumerable.Range(0, ring.Count).Select(i => (ring[i], ring[(i + 1) % ring.Count]));
+
+    private double Nearest(Point a, Point b)
+    {
+        var side = b - a;
+        var t = Math.Clamp((focus - a).Dot(side) / Math.Max(1e-9, side.Dot(side)), 0, 1);
+        return focus.DistanceTo(a + side * t);
+    }
+
+    public override IEnumerable<double> Events(double gap)
+    {
+        foreach (var (a, b) in floors.SelectMany(rings => rings).SelectMany(ring => Sides(ring)))
+        {
+            yield return Nearest(a, b);
+            yield return a.DistanceTo(focus);
+        }
+        foreach (var ring in Grown(gap))
+        {
+            yield return Sides(ring).Min(side => Nearest(side.From, side.To));
+            yield return ring.Max(p => p.DistanceTo(focus));
+        }
+    }
+
+    /// <summary>The outlines of what stands, a gap round about, and of ways.</summary>
+    private Point[][] Grown(double gap)
+    {
+        if (!grown.TryGetValue(gap, out var rings))
+            grown[gap] = rings =
+            [
+                // The chords are pushed out as far as they are off the arc.
+                .. area.Standing.Select(shape => Outline(shape, gap)),
+                .. area.Ways.Select(shape => Outline(shape, 0)),
+            ];
+        return rings;
+    }
+
+    private static Point[] Outline(Convex shape, double gap) =>
+        shape.Radius + gap > 0 ? shape.Grown(gap + Sag).Outline(Sag) : shape.Grown(gap).Outline(Sag);
+
+    private double AngleOf(Point p)
+    {
+        var angle = Math.Atan2(p.Y - focus.Y, p.X - focus.X) - back * Math.PI / 180;
+        return Math.IEEERemainder(angle, 2 * Math.PI);
+    }
+
+    public override List<(double From, double To)> Free(double near, double far, double gap)
+    {
+        var (low, high) = (Math.Max(0, near + Hair), far - Hair);
+        List<double> ends = [-Math.PI, Math.PI];
+        List<(double From, double To)> taken = [];
+        foreach (var (a, b) in floors.SelectMany(rings => rings).SelectMany(ring => Sides(ring)))
+            Cut(a, b, low, high, taken);
+        foreach (var ring in Grown(gap))
+        {
+            foreach (var (a, b) in Sides(ring))
+                Cut(a, b, low, high, taken);
+        }
+        foreach (var (from, to) in taken)
+        {
+            ends.Add(from);
+            ends.Add(to);
+        }
+        ends.Sort();
+        // Between two ends the band is free all through or nowhere: its middle says which.
+        var middle = (low + high) / 2;
+        List<(double From, double To)> free = [];
+        for (var i = 0; i + 1 < ends.Count; i++)
+        {
+            if (ends[i + 1] - ends[i] < 1e-9)
+                continue;
+            var at = Point.At(back + (ends[i] + ends[i + 1]) / 2 * 180 / Math.PI) * middle + focus;
+            if (!areas.Any(one => one.Holds(at)) || Stands(at, gap))
+                continue;
+            if (free.Count > 0 && ends[i] - free[^1].To < 1e-9)
+                free[^1] = (free[^1].From, ends[i + 1]);
+            else
+                free.Add((ends[i], ends[i + 1]));
+        }
+        return Less(free, taken);
+    }
+
+    private bool Stands(Point p, double gap) =>
+        area.Standing.Any(shape => shape.DistanceTo(p) < gap) || area.Ways.Any(shape => shape.DistanceTo(p) < 0);
+
+    /// <summary>The angles a side takes within a band: it is cut by two circles into at most two parts, along each of which the angle runs one way.</summary>
+    private void Cut(Point a, Point b, double low, double high, List<(double From, double To)> taken)
+    {
+        var (d, m) = (b - a, a - focus);
+        var dd = d.Dot(d);
+        if (dd < 1e-12)
+            return;
+        List<double> cuts = [0, 1];
+        foreach (var radius in (ReadOnlySpan<double>)[low, high])
+        {
+            var (half, c) = (m.Dot(d), m.Dot(m) - radius * radius);
+            var root = half * half - dd * c;
+            if (root <= 0)
+                continue;
+            foreach (var t in (ReadOnlySpan<double>)[(-half - Math.Sqrt(root)) / dd, (-half + Math.Sqrt(root)) / dd])
+                if (t is > 0 and < 1)
+                    cuts.Add(t);
+        }
+        cuts.Sort();
+        for (var i = 0; i + 1 < cuts.Count; i++)
+        {
+            var (from, to) = (a + d * cuts[i], a + d * cuts[i + 1]);
+            var at = Point.Middle(from, to).DistanceTo(focus);
+            if (at < low || at > high || cuts[i + 1] - cuts[i] < 1e-12)
+                continue;
+            var start = AngleOf(from);
+            var turn = Math.IEEERemainder(AngleOf(to) - start, 2 * Math.PI);
+            var (least, most) = turn < 0 ? (start + turn, start) : (start, start + turn);
+            taken.Add((Math.Max(least, -Math.PI), Math.Min(most, Math.PI)));
+            // What crosses straight in front lies at both ends of the circle.
+            if (least < -Math.PI)
+                taken.Add((least + 2 * Math.PI, Math.PI));
+            if (most > Math.PI)
+                taken.Add((-Math.PI, most - 2 * Math.PI));
+        }
+    }
+
+    /// <summary>The angle between two things side by side whose front edges, as wide as the length, just meet at their corners.</summary>
+    public override double Length(double mm, double across) => across <= 0 ? double.PositiveInfinity : 2 * Math.Atan(mm / 2 / across);
+
+    /// <summary>The back corners of a thing reach farther out than its back's middle.</summary>
+    public override double Behind(double across, double depth, double width, double passage) =>
+        Math.Sqrt((across + depth) * (across + depth) + width * width / 4) + passage;
+
+    public override Placement At(double along, double across)
+    {
+        var degrees = back + along * 180 / Math.PI;
+        var at = focus + Point.At(degrees) * across;
+        return new Placement(at.X, at.Y, degrees - 90);
+    }
+}

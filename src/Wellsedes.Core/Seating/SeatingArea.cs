@@ -1,0 +1,71 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Arranging;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Spaces;
+
+namespace Wellsedes.Core.Seating;
+
+/// <summary>An area to be filled: its floor, what stands in it and what must stay free. Millimetres.</summary>
+/// <param name="Areas">The floor, in one piece or several.</param>
+/// <param name="Rooms">The floor round about: where a row ends in front of free floor, people leave it there.</param>
+/// <param name="Standing">What stands there or where nothing may stand.</param>
+/// <param name="Ways">Floor into which nothing comes, and from which nothing is kept apart.</param>
+/// <param name="Middle">About where things are set where that costs nothing.</param>
+/// <param name="Facing">The direction people look in, in degrees.</param>
+public sealed record SeatingArea(
+    ImmutableArray<Region> Areas,
+    ImmutableArray<Region> Rooms,
+    ImmutableArray<Convex> Standing,
+    ImmutableArray<Convex> Ways,
+    Point Middle,
+    double Facing
+)
+{
+    /// <summary>Beyond this from the area, in mm, nothing bears on it.</summary>
+    private const double Reach = 5000;
+
+    /// <param name="one">One of what it is filled with; where it stands does not matter.</param>
+    /// <param name="standing">What stands there and is none of the block's own, but those of it that were set by hand.</param>
+    public static SeatingArea Of(
+        Thing block,
+        double facing,
+        PlacedItem one,
+        LevelSpace space,
+        IReadOnlyList<PlacedItem> standing,
+        IEnumerable<KeptWay> ways
+    )
+    {
+        var areas = block.Areas();
+        var box = areas.Aggregate(Bounds.Empty, (all, area) => all.Including(area.Bounds)).Grown(Reach);
+        PlacedItem[] near = [one, .. standing.Where(item => box.Meets(item.Bounds))];
+        return new SeatingArea(
+            areas,
+            [.. space.Rooms.Select(room => room.Outline).Where(room => room.Bounds.Meets(box))],
+            [.. Overlaps.InTheWay(space, near, 0, box)],
+            [.. ways.SelectMany(way => way.Strip.Legs).Where(leg => box.Meets(leg.Bounds))],
+            areas.MaxBy(area => area.Area)!.Centroid,
+            facing
+        );
+    }
+
+    /// <summary>The free floor of the rooms it lies in: onto ways as well people step out of a row.</summary>
+    public SeatingArea RoundAbout() => this with { Areas = Rooms.IsEmpty ? Areas : Rooms, Ways = [] };
+
+    /// <summary>Where the middles of things of a radius may be, kept a gap from what stands.</summary>
+    public CentreRegion Middles(double radius, double gap) =>
+        new(Areas, radius, [.. Standing.Select(shape => shape.Grown(radius + gap)), .. Ways.Select(way => way.Grown(radius))]);
+
+    /// <summary>Rows lie square to where people look; where that is along no side, along the longest sides too.</summary>
+    public ImmutableArray<double> Turns() =>
+        [
+            Facing - 90,
+            .. Areas
+                .SelectMany(area =>
+                    Enumerable.Range(0, area.Outline.Length).Select(i => (area.Outline[i], area.Outline[(i + 1) % area.Outline.Length]))
+                )
+                .OrderByDescending(side => side.Item1.DistanceTo(side.Item2))
+                .Take(3)
+                .Select(side => Angles.Of(side.Item2 - side.Item1)),
+        ];
+}

@@ -1,0 +1,62 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Plans;
+
+namespace Wellsedes.Core.Seating.Styles;
+
+/// <summary>Tables in lattices: rounds, half rounds, high tables, café tables.</summary>
+public static class Lattices
+{
+    /// <summary>Who sits at a café table of two.</summary>
+    private static readonly SeatsBySide Two = new(Front: 1, Back: 1);
+
+    internal static ImmutableArray<Stand> Of(SeatsAsked asked, PlacedItem one, SeatingArea area)
+    {
+        var radius = RingOf(one);
+        var region = area.Middles(radius, asked.GapToWalls);
+        var fill = new FillAsked(
+            2 * radius + asked.GapInRow,
+            2 * radius + asked.GapBetweenRows,
+            area.Turns(),
+            (area.Middle, asked.Facing),
+            Quick: true
+        );
+        var lines = asked.Layout is BlockLayout.Staggered ? null : Filling.Fullest(region, fill, LatticeKind.Square);
+        var staggered = asked.Layout is BlockLayout.Lines ? null : Filling.Fullest(region, fill, LatticeKind.Staggered);
+        var best = staggered is not null && staggered.Count > (lines?.Count ?? 0) ? staggered : lines;
+        if (best is null)
+            return [];
+        var (item, towards) = (one.Item, Point.At(asked.Facing));
+        // Fours and twos in turn, both ways.
+        SeatsBySide? SeatsOf(int row, int place) => asked.Style == SeatingStyle.Cafe && (row + place) % 2 == 1 ? Two : item.Seats;
+        return
+        [
+            .. best
+                .Rows.SelectMany((row, r) => row.Select((p, i) => (p, r, i)))
+                .Where(place => region.Holds(place.p))
+                .OrderByDescending(place => Math.Round(place.p.Dot(towards)))
+                .ThenBy(place => Math.Round(place.p.Cross(towards)))
+                .Select(place => new Stand(
+                    place.p,
+                    item.Rotation,
+                    item.Catalogue,
+                    SeatsOf(place.r, place.i),
+                    place.r,
+                    place.i,
+                    item.Parameters
+                )),
+        ];
+    }
+
+    /// <summary>The radius of the least circle about a table's middle that holds it and its chairs to their corners.</summary>
+    public static double RingOf(PlacedItem table)
+    {
+        var middle = table.Item.Placement.Origin;
+        return table.Standing.Max(shape =>
+            shape.Corners.Length == 1
+                ? shape.Corners[0].DistanceTo(middle) + shape.Radius
+                : shape.Outline(0.5).Max(p => p.DistanceTo(middle))
+        );
+    }
+}

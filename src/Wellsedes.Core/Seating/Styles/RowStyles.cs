@@ -1,0 +1,118 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Seating.Rows;
+
+namespace Wellsedes.Core.Seating.Styles;
+
+/// <summary>What is laid in rows: chairs straight, curved, in wings and circles, long tables, training tables, exam desks.</summary>
+internal static class RowStyles
+{
+    public static ImmutableArray<Stand> Of(SeatsAsked asked, PlacedItem one, SeatingArea area, int? wanted)
+    {
+        var unit = RowUnit.Of(one, one.Item.Rotation - (asked.Facing + 90));
+        var rows = new RowsAsked(
+            asked.GapInRow,
+            asked.GapBetweenRows,
+            asked.GapToWalls,
+            asked.Aisle,
+            asked.FromAisle,
+            asked.Aisles,
+            asked.CrossEvery
+        );
+        if (asked.Style == SeatingStyle.Herringbone)
+            return Wings(asked, one, area, unit, rows);
+        if (asked.Style == SeatingStyle.Circle && wanted is { } ring && OneRing(one, area, unit, rows, ring) is { Length: > 0 } single)
+            return single;
+        var isArc = asked.Style is SeatingStyle.CurvedRows or SeatingStyle.Circle;
+        var focus = asked.Style == SeatingStyle.Circle ? area.Middle : FocusOf(asked, area);
+        RowGround Ground(SeatingArea on) => isArc ? new ArcGround(on, focus, asked.Facing) : new StraightGround(on, asked.Facing);
+        var ground = Ground(area);
+        var laid = RowLaying.Fullest(ground, Ground(area.RoundAbout()), unit, rows);
+        var places = WheelchairPlaces.In(laid, ground, unit, asked, one);
+        return Stands(places, ground, unit, one, leftIsMore: !isArc, isFromBehind: asked.Style == SeatingStyle.Circle);
+    }
+
+    /// <summary>The point rows curve about: as far before the foremost point of the area as asked, on the axis.</summary>
+    private static Point FocusOf(SeatsAsked asked, SeatingArea area)
+    {
+        var towards = Point.At(asked.Facing);
+        var front = area.Areas.SelectMany(one => one.Outline).Max(p => (p - area.Middle).Dot(towards));
+        return area.Middle + towards * (front + asked.Focus);
+    }
+
+    private static ImmutableArray<Stand> Stands(
+        IEnumerable<RowPlace> places,
+        RowGround ground,
+        RowUnit unit,
+        PlacedItem one,
+        bool leftIsMore,
+        bool isFromBehind = false
+    )
+    {
+        var rows = places.GroupBy(place => place.Row).OrderBy(row => isFromBehind ? -row.Key : row.Key);
+        var made = ImmutableArray.CreateBuilder<Stand>();
+        var number = 0;
+        foreach (var row in rows)
+        {
+            var order = leftIsMore ? row.OrderByDescending(place => place.Along) : row.OrderBy(place => place.Along);
+            foreach (var (place, i) in order.Select((place, i) => (place, i)))
+                made.Add(place.Stand(ground, unit, one) with { Row = number, Place = i });
+            number++;
+        }
+        return made.ToImmutable();
+    }
+
+    /// <summary>A single circle of exactly a number, where one of its size has room; empty where none has.</summary>
+    private static ImmutableArray<Stand> OneRing(PlacedItem one, SeatingArea area, RowUnit unit, RowsAsked rows, int count)
+    {
+        if (count < 3)
+            return [];
+        var ground = new ArcGround(area, area.Middle, area.Facing);
+        var radius = (unit.Width + rows.Gap) / 2 / Math.Tan(Math.PI / count);
+        var back = ground.Behind(radius, unit.Depth, unit.Width, 0);
+        var free = ground.Free(radius, back, rows.ToWalls);
+        if (free is not [var (from, to)] || to - from < 2 * Math.PI - 1e-9)
+            return [];
+        return
+        [
+            .. Enumerable
+                .Range(0, count)
+                .Select(i => RowLaying.Middle(ground, unit, -Math.PI + 2 * Math.PI * (i + 0.5) / count, radius))
+                .Select((at, i) => new Stand(at.Origin, at.Rotation, one.Item.Catalogue, one.Item.Seats, 0, i, one.Item.Parameters)),
+        ];
+    }
+
+    /// <summary>Straight rows left and right of a middle aisle, each wing turned to look at its front.</summary>
+    private static ImmutableArray<Stand> Wings(SeatsAsked asked, PlacedItem one, SeatingArea area, RowUnit unit, RowsAsked rows)
+    {
+        var towards = Point.At(asked.Facing);
+        var left = towards.Left();
+        const double far = 1e6;
+        var made = ImmutableArray.CreateBuilder<Stand>();
+        foreach (var side in (ReadOnlySpan<int>)[1, -1])
+        {
+            // The other half of the floor and the aisle are none of this wing's.
+            var edge = area.Middle + left * (side * asked.Aisle / 2);
+            var other = edge - left * (side * far);
+            var taken = Convex.Polygon([
+                edge - towards * far,
+                other - towards * far,
+                other + towards * far,
+                edge + towards * far,
+            ]);
+            var facing = asked.Facing - side * asked.Fan;
+            var ground = new StraightGround(area, facing, [taken]);
+            var about = new StraightGround(area.RoundAbout(), facing);
+            var laid = RowLaying.Fullest(ground, about, unit, rows with { Aisles = AislesAt.Fullest });
+            made.AddRange(Stands(WheelchairPlaces.In(laid, ground, unit, asked with { Wheelchairs = side > 0 ? (asked.Wheelchairs + 1) / 2 : asked.Wheelchairs / 2 }, one), ground, unit, one, leftIsMore: true));
+        }
+        // One row goes on from the left wing to the right one.
+        return
+        [
+            .. made.GroupBy(stand => stand.Row)
+                .OrderBy(row => row.Key)
+                .SelectMany(row => row.OrderByDescending(stand => (stand.At - area.Middle).Dot(left)).Select((stand, i) => stand with { Place = i })),
+        ];
+    }
+}

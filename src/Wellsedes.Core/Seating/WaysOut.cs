@@ -1,0 +1,106 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Spaces;
+
+namespace Wellsedes.Core.Seating;
+
+/// <summary>
+/// Ways from the doors people come in and leave by, built into an area before it is filled: from each door straight in, then along the wall to a spine that all share. Which spine
+/// costs least is found by filling round each.
+/// </summary>
+internal static class WaysOut
+{
+    /// <summary>Beyond this from an area, in mm, a door is none of its.</summary>
+    private const double Near = 3000;
+
+    /// <summary>Spines along and across that are tried beside those straight in from the doors.</summary>
+    private const int Spines = 3;
+
+    /// <summary>No more sets than this are tried.</summary>
+    private const int MostTried = 12;
+
+    /// <summary>The sets of strips to choose from; none where the area has no door.</summary>
+    /// <param name="width">Clear width of the ways, in mm.</param>
+    /// <param name="facing">Spines run along and square to it, in degrees.</param>
+    public static IEnumerable<ImmutableArray<Convex>> Of(LevelSpace space, Thing block, double width, double facing)
+    {
+        var frame = new Placement(0, 0, facing - 90);
+        var box = block.Areas().SelectMany(area => area.Outline).Aggregate(Bounds.Empty, (all, p) => all.Including(frame.In(p)));
+        (Point At, Point Inward)[] doors = [.. Doors(space, block).Select(door => (frame.In(door.At), frame.In(door.Inward)))];
+        if (doors.Length == 0)
+            return [];
+        // A single door needs no spine to meet others: straight in to the middle of the area.
+        List<(bool Along, double At)> spines = [];
+        foreach (var door in doors)
+        {
+            spines.Add((Math.Abs(door.Inward.X) < Math.Abs(door.Inward.Y), Math.Abs(door.Inward.X) < Math.Abs(door.Inward.Y) ? door.At.X : door.At.Y));
+        }
+        for (var i = 1; i <= Spines; i++)
+        {
+            spines.Add((true, box.MinX + box.Width * i / (Spines + 1)));
+            spines.Add((false, box.MinY + box.Height * i / (Spines + 1)));
+        }
+        return spines
+            .DistinctBy(spine => (spine.Along, Math.Round(spine.At)))
+            .Take(MostTried)
+            .Select(spine => Strips(spine.Along, spine.At, doors, box, width).Select(strip => strip.At(frame)).ToImmutableArray());
+    }
+
+    /// <summary>The doors people come in or leave by, seen from the side of the area: the middle of the opening and where it leads.</summary>
+    private static IEnumerable<(Point At, Point Inward)> Doors(LevelSpace space, Thing block)
+    {
+        var box = block.Areas().Aggregate(Bounds.Empty, (all, area) => all.Including(area.Bounds)).Grown(Near);
+        FoundRoom[] rooms = [.. space.Rooms.Where(room => block.Areas().Any(area => room.Outline.Holds(area.Centroid) || area.Outline.Any(room.Outline.Holds)))];
+        foreach (var place in space.Openings.Where(place => (place.Opening.IsExit || place.Opening.IsEntrance) && box.Holds(place.Frame.Origin)))
+        foreach (var side in (int[])[1, -1])
+        {
+            var inward = place.Frame.Turned(new Point(0, side));
+            var within = place.Frame.Origin + inward * (place.Wall.Thickness / 2 + 100);
+            if (Array.Exists(rooms, room => room.Outline.Holds(within)))
+                yield return (place.Frame.Origin, inward);
+        }
+    }
+
+    private static IEnumerable<Convex> Strips(bool along, double at, (Point At, Point Inward)[] doors, Bounds box, double width)
+    {
+        var half = width / 2;
+        List<double> met = [];
+        foreach (var (door, inward) in doors)
+        {
+            var isAlong = Math.Abs(inward.X) < Math.Abs(inward.Y);
+            if (isAlong != along)
+            {
+                // Straight in until the spine.
+                var end = along ? new Point(at, door.Y) : new Point(door.X, at);
+                yield return Strip(door, end, half);
+                met.Add(along ? door.Y : door.X);
+                continue;
+            }
+            // As wide in as the way itself, then beside the wall to the spine.
+            var into = door + inward * (half + Wall);
+            var off = along ? Math.Abs(door.X - at) : Math.Abs(door.Y - at);
+            if (off > half)
+            {
+                yield return Strip(door, into, half);
+                yield return Strip(into, along ? new Point(at, into.Y) : new Point(into.X, at), half);
+            }
+            met.Add(along ? into.Y : into.X);
+        }
+        // The spine from the first to the last, and to the middle of the area.
+        met.Add(along ? box.Centre.Y : box.Centre.X);
+        var (from, to) = (met.Min(), met.Max());
+        yield return along ? Strip(new Point(at, from), new Point(at, to), half) : Strip(new Point(from, at), new Point(to, at), half);
+    }
+
+    /// <summary>From the middle of a wall to its face and a little, in mm.</summary>
+    private const double Wall = 200;
+
+    private static Convex Strip(Point from, Point to, double half)
+    {
+        var along = from.DistanceTo(to) > 1 ? (to - from).Unit() : new Point(1, 0);
+        var side = along.Left() * half;
+        var (start, end) = (from - along * half, to + along * half);
+        return Convex.Polygon([start - side, end - side, end + side, start + side]);
+    }
+}

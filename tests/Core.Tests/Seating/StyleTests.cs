@@ -1,0 +1,240 @@
+using Wellsedes.Core.Editing;
+using Wellsedes.Core.Findings;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Things.SeatingBlocks;
+using Wellsedes.Core.Walkways;
+
+namespace Wellsedes.Core.Tests.Seating;
+
+/// <summary>Blocks of every style: nothing overlaps, nothing leaves the area, and the counts a hand computes.</summary>
+public sealed class StyleTests
+{
+    private const string L = PlanStart.LevelId;
+    private const string S = PlanStart.SchemeId;
+
+    public static TheoryData<SeatingStyle> Styles => [.. Enum.GetValues<SeatingStyle>()];
+
+    private static SeatingBlock Block(SeatingStyle style) =>
+        ((SeatingBlock)SeatingBlock.Kind.Make("block", L, S, new Point(0, 0))).As(style);
+
+    private static Item[] Members(Sample sample) =>
+        [.. sample.Plan.OfScheme<Item>(S).Where(item => item.Parent == "block").OrderBy(item => item.Slot)];
+
+    private static int Seats(Sample sample) =>
+        sample.State.Items.Where(item => item.Item.Parent == "block").Sum(item => item.Form.Seats.Length);
+
+    [Theory]
+    [MemberData(nameof(Styles))]
+    public void Every_style_fills_a_hall_without_an_overlap_and_is_undone(SeatingStyle style)
+    {
+        var sample = new Sample().Room(16_000, 12_000).Door();
+        sample.DoAndUndo(new PutOverRooms(Block(style), ["room"]));
+        var members = Members(sample);
+        Assert.True(members.Length >= 6, $"{members.Length}");
+        Assert.Empty(sample.State.Overlaps);
+        Assert.Equal(members.Length, members.Select(item => item.Placement).Distinct().Count());
+        if (style != SeatingStyle.HighTables)
+            Assert.True(Seats(sample) >= 12, $"{Seats(sample)}");
+    }
+
+    [Theory]
+    [MemberData(nameof(Styles))]
+    public void Every_style_keeps_off_a_column_and_a_stage_at_any_turn(SeatingStyle style)
+    {
+        foreach (var turn in (double[])[0, 5, 90, 217])
+        {
+            var sample = new Sample().Room(16_000, 12_000).Door().Place("stage", "stage-deck-2x1", 8000, 10_500);
+            sample.Do(new PutThing(new Things.Columns.Column("c", L, 5000, 6000, 30, 400, 400, false)));
+            sample.Do(new PutOverRooms(Block(style) with { Facing = turn }, ["room"]));
+            Assert.Empty(sample.State.Overlaps);
+            Assert.NotEmpty(Members(sample));
+        }
+    }
+
+    /// <summary>
+    /// A hall of 50 x 40 ft with chairs of 20 x 22 in at a row pitch of 36 in, side aisles of 4 ft and a middle one of 6 ft, 6 ft free in front and 4 ft behind: two
+    /// blocks of 10 in each of 10 rows, 200 seats; a clear way of 14 in between rows (worked example "US hall, loose chairs in rows", from memory).
+    /// </summary>
+    [Fact]
+    public void A_hall_of_loose_chairs_holds_what_the_worked_example_says()
+    {
+        const double foot = 304.8;
+        // Side aisles are kept off as the walls of the block; the passage before the first row is part of the free floor in front.
+        var sample = new Sample().Room(50 * foot, 40 * foot);
+        const double passage = 14 * 25.4;
+        var block = Block(SeatingStyle.Rows) with
+        {
+            X = 25 * foot,
+            Y = 4 * foot + (30 * foot + passage) / 2,
+            Width = 42 * foot,
+            Depth = 30 * foot + passage,
+            Catalogue = "own",
+            Aisles = AislesAt.Middle,
+            Aisle = 6 * foot,
+            GapBetweenRows = passage,
+            GapToWalls = 0,
+        };
+        var chair = sample.Plan.CatalogueItem("stacking-chair")! with
+        {
+            Key = "own",
+            Name = "Chair 20 x 22 in",
+            Size = new(20 * 25.4, 22 * 25.4, 900),
+        };
+        sample.Do(new PutOwnItem(new OwnItem("own", chair)));
+        sample.Do(new PutThing(block) { Sure = true });
+        Assert.Equal(200, Members(sample).Length);
+        Assert.Equal(10, Members(sample).Select(item => Math.Round(item.Y)).Distinct().Count());
+        Assert.Equal("A1", Members(sample).OrderByDescending(item => item.Y).ThenBy(item => item.X).First().Label);
+        Assert.Equal("K20", Members(sample).OrderBy(item => item.Y).ThenByDescending(item => item.X).First().Label);
+        Assert.Empty(sample.State.Overlaps);
+    }
+
+    /// <summary>No seat is farther from an aisle than allowed: MVStättVO (Germany), section 10(4), from memory: 10 seats on one side of an aisle, 20 between two.</summary>
+    [Theory]
+    [InlineData(AislesAt.Fullest)]
+    [InlineData(AislesAt.Middle)]
+    [InlineData(AislesAt.Sides)]
+    public void Rows_have_no_more_seats_from_an_aisle_than_allowed(AislesAt at)
+    {
+        var sample = new Sample().Room(30_000, 14_000).Door();
+        sample.Do(new PutOverRooms(Block(SeatingStyle.Rows) with { Aisles = at, FromAisle = 10, Ways = WaysKept.FromDoors }, ["room"]));
+        foreach (var row in Members(sample).GroupBy(item => Math.Round(item.Y)))
+        {
+            double[] along = [.. row.Select(item => item.X).Order()];
+            var runs = new List<(double From, double To, int Count)>();
+            for (var (i, start) = (0, 0); i < along.Length; i++)
+                if (i + 1 == along.Length || along[i + 1] - along[i] > 1200)
+                {
+                    runs.Add((along[start] - 250, along[i] + 250, i + 1 - start));
+                    start = i + 1;
+                }
+            Assert.All(runs, run => Assert.True(run.Count <= 20, $"{run.Count} between two aisles"));
+            // At a wall there is an aisle on one side only.
+            if (runs[0].From < 1200)
+                Assert.True(runs[0].Count <= 10);
+            if (runs[^1].To > 30_000 - 1200)
+                Assert.True(runs[^1].Count <= 10);
+        }
+        Assert.DoesNotContain(sample.State.Findings, finding => finding.Kind == FindingKind.Walkway);
+    }
+
+    /// <summary>Straight rows hold at least 97 % of what their rows would hold each by itself, curved ones 85 %: less aisles of 1.2 m for every 20 seats of 500 mm.</summary>
+    [Fact]
+    public void Rows_come_near_the_bound_that_treats_each_row_alone()
+    {
+        var sample = new Sample().Room(40_000, 25_000);
+        sample.Do(new PutOverRooms(Block(SeatingStyle.Rows), ["room"]));
+        // A row of 40 m less the gaps: n aisles leave (39900 - 1200 n) / 500 seats, of which at most 20 n are near enough.
+        var row = Enumerable.Range(1, 6).Max(n => Math.Min((39_900 - 1200 * n) / 500, 20 * n));
+        var rows = (int)Math.Floor((25_000 - 50.0) / 950);
+        var seats = Members(sample).Length;
+        Assert.InRange(seats, Math.Ceiling(0.97 * row * rows), row * rows);
+    }
+
+    [Fact]
+    public void Seats_of_rows_are_reached_by_their_passage_and_others_by_what_is_asked_of_seats()
+    {
+        var sample = new Sample().Room(14_000, 12_000).Door();
+        sample.Do(new PutOverRooms(Block(SeatingStyle.Rows), ["room"]));
+        var ways = sample.State.Walkways.Ways.Where(way => way.Target.Kind == TargetKind.Seat).ToArray();
+        Assert.NotEmpty(ways);
+        Assert.All(ways, way => Assert.Equal(400, way.Target.Needed));
+        Assert.All(ways, way => Assert.True(way.Width >= 400 - Tolerance.Length, $"{way.Target.Name}: {way.Width}"));
+    }
+
+    [Theory]
+    [InlineData(SeatingStyle.Rounds, 61)]
+    [InlineData(SeatingStyle.LongTables, 37)]
+    [InlineData(SeatingStyle.Training, 19)]
+    [InlineData(SeatingStyle.Exam, 11)]
+    [InlineData(SeatingStyle.Rows, 150)]
+    [InlineData(SeatingStyle.CurvedRows, 93)]
+    [InlineData(SeatingStyle.Circle, 17)]
+    public void As_many_are_seated_as_come(SeatingStyle style, int guests)
+    {
+        var sample = new Sample().Room(20_000, 16_000).Door();
+        foreach (var laid in Enum.GetValues<WantedLaid>())
+        {
+            sample.Do(new PutOverRooms(Block(style) with { Guests = guests, Laid = laid }, ["room"]));
+            Assert.Equal(guests, Seats(sample));
+            Assert.Equal(guests, sample.State.Tally.Seats);
+            Assert.Empty(sample.State.Overlaps);
+            sample.Do(new Remove(["block"]));
+        }
+    }
+
+    /// <summary>
+    /// Seats of a large table and of squares by their sides: 2[A/s] + 2[B/s] of a boardroom of 1830 x 762 mm tables with 3 to a side and one at each end of a
+    /// table; 2(m + n)k of a hollow square; (m + 2n)k of a U.
+    /// </summary>
+    [Fact]
+    public void Arrangements_seat_what_their_sides_hold()
+    {
+        foreach (var style in (SeatingStyle[])[SeatingStyle.Boardroom, SeatingStyle.HollowSquare, SeatingStyle.UShape])
+        {
+            var sample = new Sample().Room(14_000, 10_000).Door();
+            sample.Do(new PutOverRooms(Block(style), ["room"]));
+            var members = Members(sample);
+            var sides = members.Count(item => Math.Abs(Math.IEEERemainder(item.Rotation, 180)) < 1);
+            var legs = members.Length - sides;
+            var expected = style == SeatingStyle.Boardroom ? 3 * members.Length + 4 : 3 * members.Length;
+            Assert.Equal(expected, Seats(sample));
+            Assert.Equal(0, style == SeatingStyle.Boardroom ? legs : legs % 2);
+            Assert.Empty(sample.State.Overlaps);
+            Assert.DoesNotContain(sample.State.Findings, finding => finding.Kind == FindingKind.Walkway && finding.Needed <= 600);
+            // For a number of people the fewest tables that hold them.
+            sample.Do(new PutThing((SeatingBlock)sample.Plan.Find("block")! with { Guests = 16 }));
+            Assert.InRange(Seats(sample), 16, 16);
+        }
+    }
+
+    [Fact]
+    public void Places_for_wheelchair_users_are_at_aisles_with_a_chair_beside()
+    {
+        foreach (var style in (SeatingStyle[])[SeatingStyle.Rows, SeatingStyle.CurvedRows, SeatingStyle.Herringbone])
+        {
+            var sample = new Sample().Room(24_000, 16_000).Door();
+            sample.Do(new PutOverRooms(Block(style), ["room"]));
+            var before = Members(sample).Length;
+            sample.DoAndUndo(new PutThing((SeatingBlock)sample.Plan.Find("block")! with { Wheelchairs = 4 }));
+            var spaces = Members(sample).Where(item => item.Catalogue == "wheelchair-space").ToArray();
+            Assert.Equal(4, spaces.Length);
+            Assert.All(spaces, space => Assert.Equal((900.0, 1400.0), (space.Width, space.Depth)));
+            Assert.InRange(Members(sample).Length, before - 4 * 4 + 4, before - 4);
+            Assert.Empty(sample.State.Overlaps);
+            Assert.True(spaces.Select(space => Math.Round(space.Y / 3000)).Distinct().Count() > 1, "all in one place");
+            Assert.All(
+                spaces,
+                space =>
+                    Assert.Contains(
+                        Members(sample),
+                        item => item.Catalogue != space.Catalogue && item.Placement.Origin.DistanceTo(space.Placement.Origin) < 1300
+                    )
+            );
+        }
+    }
+
+    [Fact]
+    public void A_half_round_leaves_its_front_free()
+    {
+        var sample = new Sample().Room(12_000, 9000);
+        sample.Do(new PutOverRooms(Block(SeatingStyle.HalfRounds), ["room"]));
+        var placed = sample.State.Items.First(item => item.Item.Parent == "block");
+        // A 60 in round seats 6 so (cabaret; common practice, from memory).
+        Assert.Equal(6, placed.Form.Seats.Length);
+        Assert.All(placed.Form.Seats, seat => Assert.True(seat.Outward.Y > -Math.Cos(60 * Math.PI / 180)));
+        Assert.All(placed.Form.Seats, seat => Assert.True(placed.Item.Placement.Turned(seat.Outward).Y < 0.5));
+    }
+
+    [Fact]
+    public void Another_style_begins_with_what_is_usual_for_it()
+    {
+        var sample = new Sample().Room(16_000, 12_000).Door();
+        sample.Do(new PutOverRooms(Block(SeatingStyle.Rounds), ["room"]));
+        sample.DoAndUndo(new PutThing((SeatingBlock)sample.Plan.Find("block")! with { Style = SeatingStyle.Rows }));
+        var block = sample.Plan.Find<SeatingBlock>("block")!;
+        Assert.Equal(("stacking-chair", 400.0, 10), (block.Catalogue, block.GapBetweenRows, block.FromAisle));
+        Assert.All(Members(sample), item => Assert.Equal("stacking-chair", item.Catalogue));
+    }
+}
