@@ -36,6 +36,9 @@ switch (args)
     case ["blocks"]:
         Blocks.Run(Report);
         break;
+    case ["packing", .. var only]:
+        Packing.Run(only);
+        break;
     case ["catalogue"]:
         Searches();
         break;
@@ -66,7 +69,7 @@ switch (args)
         break;
     default:
         Console.Error.WriteLine(
-            "core | moves | blocks | plan banquet|rows|mixed COUNT FILE | hostile EDITS FILES [SEED] | probe http://127.0.0.1:PORT | editors http://127.0.0.1:PORT COUNT SECONDS PROCESS | kills SERVER DATABASE [SEED] | intake COUNT"
+            "core | moves | blocks | packing [halls|circles] | plan banquet|rows|mixed COUNT FILE | hostile EDITS FILES [SEED] | probe http://127.0.0.1:PORT | editors http://127.0.0.1:PORT COUNT SECONDS PROCESS | kills SERVER DATABASE [SEED] | intake COUNT"
         );
         return 2;
 }

@@ -5,6 +5,7 @@ return args switch
 {
     ["prove", .. var rest] => Commands.Run(() => ProveCommand.Run(rest)),
     ["draw", .. var rest] => Commands.Run(() => DrawCommand.Run(rest)),
+    ["fill", .. var rest] => Commands.Run(() => FillCommand.Run(rest)),
     ["convert", .. var rest] => Commands.Run(() => ConvertCommand.Run(rest)),
     ["schema"] => Commands.Schema(),
     _ => Commands.Help(),
@@ -18,6 +19,12 @@ namespace Wellsedes.Cli
         {
             Console.Error.WriteLine("prove FILE [--json] [--scheme NAME]                        tally and findings of a plan file");
             Console.Error.WriteLine("draw FILE [--sheet A3] [--scale 1:100] --out plan.pdf     its sheet as .pdf, .svg, .png or .csv");
+            Console.Error.WriteLine(
+                "fill FILE --area ROOM [--style rounds] [--table KEY] [--seats-per-table N] [--guests N] [--gap 500] [--row-gap 600]"
+            );
+            Console.Error.WriteLine(
+                "     [--wall-gap 300] [--facing 90] [--dense] [--json] [--out FILE]   how a room or zone may be seated; --out takes the first"
+            );
             Console.Error.WriteLine(
                 "convert FILE --out FILE                                      a plan file of any version, written in this one"
             );

@@ -69,6 +69,46 @@ public sealed class Planner
     /// <summary>How a block would hold more; nothing is applied.</summary>
     public ImmutableArray<BlockOffer> Offers(Plan plan, string blockId) => editor.Offers(plan, blockId);
 
+    /// <summary>
+    /// How an area may be filled: what an edit that puts in a block would hold, and others near it. Nothing is applied.
+    /// </summary>
+    /// <param name="judged">Whether the ways to all seats are judged as well, which takes longer.</param>
+    /// <param name="problem">Why the block itself cannot be put in; null where it can.</param>
+    public ImmutableArray<FillCandidate> Candidates(
+        Plan plan,
+        Edit edit,
+        bool judged,
+        out Problem? problem,
+        CancellationToken cancel = default
+    )
+    {
+        problem = null;
+        if (FillCandidates.Asked(edit) is not { } asked)
+            return [];
+        List<FillCandidate> all = [];
+        foreach (var (words, other) in FillCandidates.Variants(plan, asked))
+        {
+            cancel.ThrowIfCancellationRequested();
+            var variant = FillCandidates.With(edit, other)!;
+            var answer = editor.Answer(plan, variant);
+            if (answer.Change is not { } change || !plan.TryApply(change, out var after, out _))
+            {
+                problem ??= answer.Problem;
+                continue;
+            }
+            if (after.Find(FillCandidates.BlockId(edit)) is not Thing block || block.Fills() is not { } filled)
+                continue;
+            var schemeId = ((IOfScheme)block).SchemeId;
+            var state = judged ? Derive(after, schemeId, keep: false, atOnce: false, cancel).SeenOn(block.LevelId) : null;
+            var placed = state?.Items ?? forms.PlaceAll(after, schemeId, block.LevelId);
+            PlacedItem[] own = [.. placed.Where(item => item.Item.Parent == block.Id)];
+            all.Add(FillCandidates.Of(words, variant, block, filled, own, StockUses.Of(after, [.. placed]), state));
+        }
+        if (all.Count > 0)
+            problem = null;
+        return FillCandidates.Chosen(all, asked.Guests);
+    }
+
     /// <summary>Everything derived from a scheme on a level; asked twice for the same plan it is worked out once.</summary>
     /// <exception cref="TooMuchWorkException">The plan is more than is worked out.</exception>
     public PlanState StateOf(Plan plan, string schemeId, string levelId)

@@ -14,6 +14,12 @@ public enum BlockLayout
 
     /// <summary>Whichever holds more; lines where both hold as many.</summary>
     Fuller,
+
+    /// <summary>As many as a search finds room for, in no lines.</summary>
+    Dense,
+
+    /// <summary>As dense, the same to the left as to the right of where people look.</summary>
+    MirroredDense,
 }
 
 /// <summary>What an area is to be filled with. Lengths in mm, Facing in degrees: the direction people look in from the area.</summary>

@@ -38,6 +38,9 @@ public static class Filling
     /// <summary>Heights of a first row that are tried beside the events.</summary>
     private const int Samples = 12;
 
+    /// <summary>What is whole within rounding is whole.</summary>
+    private const double Tiny = 1e-6;
+
     /// <summary>Steps of easing.</summary>
     private const int EaseSteps = 16;
 
@@ -54,16 +57,18 @@ public static class Filling
     {
         var frame = new Placement(0, 0, turn);
         var seen = region.In(frame);
-        var box = seen.Bounds;
+        var box = seen.Inner;
         var axis = asked.Axis is { } given && IsSquare(given.Degrees, turn) ? frame.In(given.At).X : (double?)null;
         double[] heights = Heights(seen, box, asked.Quick ? FewHeights : MostHeights);
         (int Count, Lattice Lattice, double First) best = (0, null!, 0);
         foreach (var lattice in Lattices(asked, kind, turn, heights, box))
         {
-            // What at most fits by area and rows cannot beat what there is: rows, each by itself.
+            // Rows as long as the whole region, each by itself, are the most there can be.
+            if (((int)(box.Height / lattice.RowDistance + Tiny) + 1) * ((int)(box.Width / lattice.Pitch + Tiny) + 1) <= best.Count)
+                continue;
             foreach (var first in Firsts(heights, lattice.RowDistance, seen.IsSlanted && !asked.Quick))
             {
-                var (count, _) = LatticeLaying.Lay(seen, box, lattice, first, axis);
+                var (count, _) = LatticeLaying.Lay(seen, box, lattice, first, axis, best.Count + 1);
                 if (count > best.Count)
                     best = (count, lattice, first);
             }
@@ -112,7 +117,8 @@ public static class Filling
         if (kind == LatticeKind.Square)
             yield break;
         // Wider in the row, nearer from row to row: as many as fill the widest row in whole or half pitches.
-        var wide = box.Width;
+        // A hair less, so that the last place lies within its stretch and not on the end of it.
+        var wide = box.Width - 1e-3;
         for (var n = (int)Math.Floor(2 * wide / d); n >= Math.Max(2, (int)Math.Floor(2 * wide / (1.2 * d))); n--)
         {
             var pitch = 2 * wide / n;
@@ -159,7 +165,7 @@ public static class Filling
         var (_, rows) = LatticeLaying.Lay(region, box, lattice, first, axis);
         return new LatticeFill(lattice, [.. rows.Select(row => row.Select(frame.Out).ToImmutableArray())]);
 
-        bool Holds(Lattice wider) => LatticeLaying.Lay(region, box, wider, first, axis).Count >= count;
+        bool Holds(Lattice wider) => LatticeLaying.Lay(region, box, wider, first, axis, count).Count >= count;
     }
 
     private static double Widest(double holds, double most, Func<double, bool> test)

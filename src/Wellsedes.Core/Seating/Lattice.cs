@@ -29,26 +29,35 @@ public static class LatticeLaying
 
     /// <param name="region">Seen in the frame of the lattice: rows run along x.</param>
     /// <param name="first">The height of a row; the others follow up and down.</param>
+    /// <param name="atLeast">What cannot hold as many is not looked at any further.</param>
     /// <param name="axis">Where rows are set about when that costs no place, in the frame of the lattice; null for none.</param>
     public static (int Count, ImmutableArray<ImmutableArray<Point>> Rows) Lay(
         CentreRegion region,
         Bounds box,
         Lattice lattice,
         double first,
-        double? axis = null
+        double? axis = null,
+        int atLeast = 0
     )
     {
         var (pitch, apart) = (lattice.Pitch, lattice.RowDistance);
-        var lowest = first - Math.Floor((first - box.MinY) / apart) * apart;
+        var lowest = first - Math.Floor((first - box.MinY) / apart + 1e-6) * apart;
         List<Stretch> all = [];
-        var rows = 0;
-        for (var y = lowest; y <= box.MaxY && rows < MostRows; y += apart, rows++)
+        var free = new List<(double From, double To)>();
+        var (rows, most) = (0, 0);
+        for (var y = lowest; y <= box.MaxY + 1e-3 && rows < MostRows; y += apart, rows++)
         {
             // Rows keep their number, counted from the one that was given: which are shifted must not depend on where the region begins.
             var number = (long)Math.Round((y - first) / apart);
-            foreach (var (from, to) in region.Along(y))
+            region.Along(y, free);
+            foreach (var (from, to) in free)
+            {
                 all.Add(new Stretch(rows, y, from, to, lattice.Staggered && number % 2 != 0 ? pitch / 2 : 0));
+                most += (int)((to - from) / pitch + 1e-6) + 1;
+            }
         }
+        if (most < atLeast)
+            return (0, []);
         var count = 0;
         var places = Enumerable.Range(0, rows).Select(_ => ImmutableArray.CreateBuilder<Point>()).ToArray();
         foreach (var block in Together(all, pitch, lattice.Staggered ? pitch / 2 : 0))

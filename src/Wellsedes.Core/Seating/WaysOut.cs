@@ -34,7 +34,12 @@ internal static class WaysOut
         List<(bool Along, double At)> spines = [];
         foreach (var door in doors)
         {
-            spines.Add((Math.Abs(door.Inward.X) < Math.Abs(door.Inward.Y), Math.Abs(door.Inward.X) < Math.Abs(door.Inward.Y) ? door.At.X : door.At.Y));
+            spines.Add(
+                (
+                    Math.Abs(door.Inward.X) < Math.Abs(door.Inward.Y),
+                    Math.Abs(door.Inward.X) < Math.Abs(door.Inward.Y) ? door.At.X : door.At.Y
+                )
+            );
         }
         for (var i = 1; i <= Spines; i++)
         {
@@ -51,8 +56,15 @@ internal static class WaysOut
     private static IEnumerable<(Point At, Point Inward)> Doors(LevelSpace space, Thing block)
     {
         var box = block.Areas().Aggregate(Bounds.Empty, (all, area) => all.Including(area.Bounds)).Grown(Near);
-        FoundRoom[] rooms = [.. space.Rooms.Where(room => block.Areas().Any(area => room.Outline.Holds(area.Centroid) || area.Outline.Any(room.Outline.Holds)))];
-        foreach (var place in space.Openings.Where(place => (place.Opening.IsExit || place.Opening.IsEntrance) && box.Holds(place.Frame.Origin)))
+        FoundRoom[] rooms =
+        [
+            .. space.Rooms.Where(room =>
+                block.Areas().Any(area => room.Outline.Holds(area.Centroid) || area.Outline.Any(room.Outline.Holds))
+            ),
+        ];
+        foreach (
+            var place in space.Openings.Where(place => (place.Opening.IsExit || place.Opening.IsEntrance) && box.Holds(place.Frame.Origin))
+        )
         foreach (var side in (int[])[1, -1])
         {
             var inward = place.Frame.Turned(new Point(0, side));

@@ -22,11 +22,7 @@ internal static class BlockMatch
         var given = new Item?[stands.Length];
         var others = stands.Select(stand => stand.Catalogue).Where(kind => kind != usual).ToHashSet();
         string KindOf(string kind) => others.Contains(kind) ? kind : usual;
-        foreach (
-            var kind in stands
-                .Select((stand, i) => (i, Kind: KindOf(stand.Catalogue)))
-                .GroupBy(one => one.Kind, one => one.i)
-        )
+        foreach (var kind in stands.Select((stand, i) => (i, Kind: KindOf(stand.Catalogue))).GroupBy(one => one.Kind, one => one.i))
             Match([.. items.Where(item => KindOf(item.Catalogue) == kind.Key)], stands, [.. kind], given);
         return given;
     }
@@ -69,7 +65,8 @@ internal static class BlockMatch
             if (columns[i] >= 0)
                 given[open[columns[i]]] = left[i];
 
-        static double Off(Item item, Stand stand) => (item.X - stand.At.X) * (item.X - stand.At.X) + (item.Y - stand.At.Y) * (item.Y - stand.At.Y);
+        static double Off(Item item, Stand stand) =>
+            (item.X - stand.At.X) * (item.X - stand.At.X) + (item.Y - stand.At.Y) * (item.Y - stand.At.Y);
     }
 
     private static (double, double) Key(Point p) => (Math.Round(p.X, 1), Math.Round(p.Y, 1));

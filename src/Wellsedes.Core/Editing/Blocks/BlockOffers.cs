@@ -22,7 +22,14 @@ internal static class BlockOffers
         foreach (var (words, other) in Others(plan, asked, site.Checks))
             if (Held(other) is var (more, places) && places > seats)
                 offers.Add(
-                    new BlockOffer(words, more - tables, places - seats, more, places, block.Filled(other with { Wanted = null, Guests = null }))
+                    new BlockOffer(
+                        words,
+                        more - tables,
+                        places - seats,
+                        more,
+                        places,
+                        block.Filled(other with { Wanted = null, Guests = null })
+                    )
                 );
         return [.. offers.OrderByDescending(offer => offer.MoreSeats)];
 

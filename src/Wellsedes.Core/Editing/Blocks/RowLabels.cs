@@ -11,13 +11,14 @@ internal static class RowLabels
     private const string Letters = "ABCDEFGHJKLMNPQRSTUVWXYZ";
 
     public static string? Of(SeatsAsked asked, Stand stand) =>
-        !SeatingStyles.Of(asked.Style).IsOfChairs ? null
-        : asked.Numbers switch
-        {
-            RowNumbers.Letters => string.Create(CultureInfo.InvariantCulture, $"{Letter(stand.Row)}{stand.Place + 1}"),
-            RowNumbers.Numbers => string.Create(CultureInfo.InvariantCulture, $"{stand.Row + 1}-{stand.Place + 1}"),
-            _ => null,
-        };
+        !SeatingStyles.Of(asked.Style).IsOfChairs
+            ? null
+            : asked.Numbers switch
+            {
+                RowNumbers.Letters => string.Create(CultureInfo.InvariantCulture, $"{Letter(stand.Row)}{stand.Place + 1}"),
+                RowNumbers.Numbers => string.Create(CultureInfo.InvariantCulture, $"{stand.Row + 1}-{stand.Place + 1}"),
+                _ => null,
+            };
 
     /// <summary>A to Z without I and O, then AA, AB and so on.</summary>
     public static string Letter(int row) =>

@@ -43,7 +43,12 @@ internal static class AislePlan
         }
         var (full, last) = (forced.Length == 0 ? Count(rows, null, null, most) : -1, -1);
         for (var i = 0; i < lines.Length; i++)
-            if (best[i] >= 0 && !forced.Any(f => f > lines[i] + 1e-9) && best[i] + Count(rows, lines[i], null, most) is var count && count > full)
+            if (
+                best[i] >= 0
+                && !forced.Any(f => f > lines[i] + 1e-9)
+                && best[i] + Count(rows, lines[i], null, most) is var count
+                && count > full
+            )
                 (full, last) = (count, i);
         List<double> aisles = [];
         for (var i = last; i >= 0; i = before[i])

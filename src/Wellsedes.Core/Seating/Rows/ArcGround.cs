@@ -66,8 +66,7 @@ internal sealed class ArcGround : RowGround
     private Point[][] Grown(double gap)
     {
         if (!grown.TryGetValue(gap, out var rings))
-            grown[gap] = rings =
-            [
+            grown[gap] = rings = [
                 // The chords are pushed out as far as they are off the arc.
                 .. area.Standing.Select(shape => Outline(shape, gap)),
                 .. area.Ways.Select(shape => Outline(shape, 0)),

@@ -120,7 +120,13 @@ internal static class RowLaying
         var (row, n) = (run.Row, run.Count);
         var used = n * row.Step - row.Gap;
         var slack = run.To - run.From - used;
-        var from = run.From + (run.AtFrom && !run.AtTo ? 0 : run.AtTo && !run.AtFrom ? slack : slack / 2);
+        var from =
+            run.From
+            + (
+                run.AtFrom && !run.AtTo ? 0
+                : run.AtTo && !run.AtFrom ? slack
+                : slack / 2
+            );
         for (var i = 0; i < n; i++)
             yield return from + (row.Step - row.Gap) / 2 + i * row.Step;
     }

@@ -8,7 +8,15 @@ namespace Wellsedes.Core.Seating.Rows;
 /// <param name="Turn">How it is turned from where its row looks, in degrees.</param>
 /// <param name="PassageBefore">Whether people come to it from before it.</param>
 /// <param name="PassageBehind">Whether people come to it from behind it.</param>
-internal sealed record RowUnit(double Width, double Before, double Behind, double Shift, double Turn, bool PassageBefore, bool PassageBehind)
+internal sealed record RowUnit(
+    double Width,
+    double Before,
+    double Behind,
+    double Shift,
+    double Turn,
+    bool PassageBefore,
+    bool PassageBehind
+)
 {
     public double Depth => Before + Behind;
 

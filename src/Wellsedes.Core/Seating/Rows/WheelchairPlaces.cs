@@ -19,13 +19,7 @@ internal readonly record struct RowPlace(int Row, double Across, double Along, b
             return new Stand(at.Origin, at.Rotation, one.Item.Catalogue, one.Item.Seats, Parameters: one.Item.Parameters);
         }
         var front = ground.At(Along, Across);
-        return new Stand(
-            front.Out(new Point(0, unit.Depth - Deep / 2)),
-            front.Rotation,
-            "wheelchair-space",
-            Width: Wide,
-            Depth: Deep
-        );
+        return new Stand(front.Out(new Point(0, unit.Depth - Deep / 2)), front.Rotation, "wheelchair-space", Width: Wide, Depth: Deep);
     }
 }
 

@@ -99,7 +99,11 @@ internal static class Arrangements
         }
         Sides(tables, along, a, 0, length, depth, side);
         // Narrower than its two sides are deep it has no free middle.
-        return new Plan(Math.Max(a, 2 * depth + length / 2) + 2 * chair, b + 2 * chair, across == 1 && a < 3 * depth ? [] : tables.ToImmutable());
+        return new Plan(
+            Math.Max(a, 2 * depth + length / 2) + 2 * chair,
+            b + 2 * chair,
+            across == 1 && a < 3 * depth ? [] : tables.ToImmutable()
+        );
     }
 
     private static Plan Horseshoe(int across, int along, double length, double depth, double chair, int side)

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Seating.Dense;
 
 namespace Wellsedes.Core.Seating.Styles;
 
@@ -15,9 +16,11 @@ public static class Lattices
     {
         var radius = RingOf(one);
         var region = area.Middles(radius, asked.GapToWalls);
+        var isDense = asked.Layout is BlockLayout.Dense or BlockLayout.MirroredDense;
+        var inRow = isDense ? Math.Max(asked.GapInRow, asked.GapBetweenRows) : asked.GapInRow;
         var fill = new FillAsked(
-            2 * radius + asked.GapInRow,
-            2 * radius + asked.GapBetweenRows,
+            2 * radius + inRow,
+            2 * radius + (isDense ? inRow : asked.GapBetweenRows),
             area.Turns(),
             (area.Middle, asked.Facing),
             Quick: true
@@ -28,6 +31,14 @@ public static class Lattices
         if (best is null)
             return [];
         var (item, towards) = (one.Item, Point.At(asked.Facing));
+        if (isDense)
+            return
+            [
+                .. Denser(asked, area, region, fill, [.. new[] { lines, staggered }.OfType<LatticeFill>()])
+                    .OrderByDescending(p => Math.Round(p.Dot(towards)))
+                    .ThenBy(p => Math.Round(p.Cross(towards)))
+                    .Select((p, i) => new Stand(p, item.Rotation, item.Catalogue, SeatsOf(0, i), 0, i, item.Parameters)),
+            ];
         // Fours and twos in turn, both ways.
         SeatsBySide? SeatsOf(int row, int place) => asked.Style == SeatingStyle.Cafe && (row + place) % 2 == 1 ? Two : item.Seats;
         return
@@ -47,6 +58,19 @@ public static class Lattices
                     item.Parameters
                 )),
         ];
+    }
+
+    /// <summary>What a dense search may spend: how often all places are looked at.</summary>
+    private const long DenseLooks = 4000;
+
+    private static Point[] Denser(SeatsAsked asked, SeatingArea area, CentreRegion region, FillAsked fill, LatticeFill[] lattices)
+    {
+        // In no lines there is no row: the wider gap holds all round.
+        var apart = Math.Max(fill.InRow, fill.BetweenRows);
+        Point[][] starts = [.. lattices.OrderByDescending(one => one.Count).Select(one => one.Places.Where(region.Holds).ToArray())];
+        return asked.Layout == BlockLayout.Dense
+            ? DenseFill.More(region, apart, starts, DenseLooks)
+            : DenseFill.Mirrored(region, apart, new MirrorAxis(area.Middle, Point.At(asked.Facing)), starts, DenseLooks);
     }
 
     /// <summary>The radius of the least circle about a table's middle that holds it and its chairs to their corners.</summary>

@@ -95,24 +95,38 @@ internal static class RowStyles
             // The other half of the floor and the aisle are none of this wing's.
             var edge = area.Middle + left * (side * asked.Aisle / 2);
             var other = edge - left * (side * far);
-            var taken = Convex.Polygon([
-                edge - towards * far,
-                other - towards * far,
-                other + towards * far,
-                edge + towards * far,
-            ]);
+            var taken = Convex.Polygon([edge - towards * far, other - towards * far, other + towards * far, edge + towards * far]);
             var facing = asked.Facing - side * asked.Fan;
             var ground = new StraightGround(area, facing, [taken]);
             var about = new StraightGround(area.RoundAbout(), facing);
             var laid = RowLaying.Fullest(ground, about, unit, rows with { Aisles = AislesAt.Fullest });
-            made.AddRange(Stands(WheelchairPlaces.In(laid, ground, unit, asked with { Wheelchairs = side > 0 ? (asked.Wheelchairs + 1) / 2 : asked.Wheelchairs / 2 }, one), ground, unit, one, leftIsMore: true));
+            made.AddRange(
+                Stands(
+                    WheelchairPlaces.In(
+                        laid,
+                        ground,
+                        unit,
+                        asked with
+                        {
+                            Wheelchairs = side > 0 ? (asked.Wheelchairs + 1) / 2 : asked.Wheelchairs / 2,
+                        },
+                        one
+                    ),
+                    ground,
+                    unit,
+                    one,
+                    leftIsMore: true
+                )
+            );
         }
         // One row goes on from the left wing to the right one.
         return
         [
             .. made.GroupBy(stand => stand.Row)
                 .OrderBy(row => row.Key)
-                .SelectMany(row => row.OrderByDescending(stand => (stand.At - area.Middle).Dot(left)).Select((stand, i) => stand with { Place = i })),
+                .SelectMany(row =>
+                    row.OrderByDescending(stand => (stand.At - area.Middle).Dot(left)).Select((stand, i) => stand with { Place = i })
+                ),
         ];
     }
 }

@@ -39,11 +39,29 @@ internal static class BlockFields
             "layout",
             "Laid",
             ThingFieldKind.Choice,
-            [new("Lines", "in lines both ways"), new("Staggered", "staggered"), new("Fuller", "whichever holds more")],
+            [
+                new("Lines", "in lines both ways"),
+                new("Staggered", "staggered"),
+                new("Fuller", "whichever holds more"),
+                new("Dense", "dense"),
+                new("MirroredDense", "dense, left as right"),
+            ],
             Only: Lattices
         ),
-        new("gapInRow", "Gap in a row", ThingFieldKind.Length, Note: "Between the chairs of two tables, or of a row.", Only: Lattices + "|LongTables|Training|Exam|Rows|CurvedRows|Herringbone|Circle"),
-        new("gapBetweenRows", "Gap of rows", ThingFieldKind.Length, Note: "For rows of chairs the clear passage.", Only: Lattices + "|LongTables|Training|Exam|Rows|CurvedRows|Herringbone|Circle"),
+        new(
+            "gapInRow",
+            "Gap in a row",
+            ThingFieldKind.Length,
+            Note: "Between the chairs of two tables, or of a row.",
+            Only: Lattices + "|LongTables|Training|Exam|Rows|CurvedRows|Herringbone|Circle"
+        ),
+        new(
+            "gapBetweenRows",
+            "Gap of rows",
+            ThingFieldKind.Length,
+            Note: "For rows of chairs the clear passage.",
+            Only: Lattices + "|LongTables|Training|Exam|Rows|CurvedRows|Herringbone|Circle"
+        ),
         new("gapToWalls", "Gap to walls", ThingFieldKind.Length, Note: "And to columns and other things."),
         new(
             "ways",
@@ -53,7 +71,13 @@ internal static class BlockFields
             Note: "From doors as wide as main aisles, where they cost least."
         ),
         new("aisle", "Aisles", ThingFieldKind.Length, Note: "Their clear width.", Only: Rows),
-        new("fromAisle", "From an aisle", ThingFieldKind.Asked, Note: "The most of a row from an aisle; left empty: no aisles.", Only: Rows),
+        new(
+            "fromAisle",
+            "From an aisle",
+            ThingFieldKind.Asked,
+            Note: "The most of a row from an aisle; left empty: no aisles.",
+            Only: Rows
+        ),
         new(
             "aisles",
             "Aisles at",
@@ -64,24 +88,21 @@ internal static class BlockFields
         new("crossEvery", "Cross aisle", ThingFieldKind.Asked, Note: "After so many rows; left empty: none.", Only: Rows),
         new("focus", "Curve about", ThingFieldKind.Length, Note: "How far before the front.", Only: "style=CurvedRows"),
         new("fan", "Wings turned", ThingFieldKind.Angle, Only: "style=Herringbone"),
-        new("wheelchairs", "Wheelchairs", ThingFieldKind.Count, Note: "Places for wheelchair users, at aisles.", Only: "style=Rows|CurvedRows|Herringbone"),
+        new(
+            "wheelchairs",
+            "Wheelchairs",
+            ThingFieldKind.Count,
+            Note: "Places for wheelchair users, at aisles.",
+            Only: "style=Rows|CurvedRows|Herringbone"
+        ),
         new(
             "numbers",
             "Numbered",
             ThingFieldKind.Choice,
-            [
-                new("Letters", "rows A, B, … without I and O"),
-                new("Numbers", "rows and seats by numbers"),
-                new("AsTheyAre", "as they are"),
-            ],
+            [new("Letters", "rows A, B, … without I and O"), new("Numbers", "rows and seats by numbers"), new("AsTheyAre", "as they are")],
             Only: Chairs
         ),
-        new(
-            "facing",
-            "Looks to",
-            ThingFieldKind.Angle,
-            Note: "Rows lie square to it; what is too many goes from the other end."
-        ),
+        new("facing", "Looks to", ThingFieldKind.Angle, Note: "Rows lie square to it; what is too many goes from the other end."),
     ];
 
     /// <summary>The tables or chairs of each style that are different.</summary>
@@ -103,12 +124,29 @@ internal static class BlockFields
     {
         var usual = SeatingStyles.Of(block.Style);
         var lengths = ((string Field, double Value)[])
-            [("gapInRow", block.GapInRow), ("gapBetweenRows", block.GapBetweenRows), ("gapToWalls", block.GapToWalls), ("focus", block.Focus)];
+            [
+                ("gapInRow", block.GapInRow),
+                ("gapBetweenRows", block.GapBetweenRows),
+                ("gapToWalls", block.GapToWalls),
+                ("focus", block.Focus),
+            ];
         foreach (var (field, gap) in lengths)
             if (!(gap >= 0 && gap <= 20_000))
                 return new Problem(field, "A gap is from 0 to 20 000 mm; type the clear distance between chairs.");
-        if (plan.CatalogueItem(block.Catalogue) is not { } kind || kind.Counted != (usual.IsOfChairs ? "seat" : kind.Maker == "high-table" ? "" : kind.Maker == "desk" ? "desk" : "table"))
-            return new Problem("catalogue", usual.IsOfChairs ? "Rows are made of chairs; choose one." : "Only tables fill a block; choose one.");
+        if (
+            plan.CatalogueItem(block.Catalogue) is not { } kind
+            || kind.Counted
+                != (
+                    usual.IsOfChairs ? "seat"
+                    : kind.Maker == "high-table" ? ""
+                    : kind.Maker == "desk" ? "desk"
+                    : "table"
+                )
+        )
+            return new Problem(
+                "catalogue",
+                usual.IsOfChairs ? "Rows are made of chairs; choose one." : "Only tables fill a block; choose one."
+            );
         if (block.Shape?.Wrong() is { } wrong)
             return new Problem("shape", wrong);
         var area = block.Areas().Sum(one => one.Area);
@@ -124,7 +162,10 @@ internal static class BlockFields
         if (block.Seats is < 1 or > 200)
             return new Problem("seats", $"A table has from 1 to 200 seats; {block.Seats} was given.");
         if (block.Guests is < 1 or > SeatingBlock.MostGuests)
-            return new Problem("guests", $"From 1 to {SeatingBlock.MostGuests} guests can be seated; {block.Guests} was given. Leave it empty for as many as fit.");
+            return new Problem(
+                "guests",
+                $"From 1 to {SeatingBlock.MostGuests} guests can be seated; {block.Guests} was given. Leave it empty for as many as fit."
+            );
         if (block.Wanted is { } wanted && (wanted < 1 || wanted > most))
             return new Problem(
                 "wanted",
@@ -134,11 +175,20 @@ internal static class BlockFields
             return new Problem("aisle", $"An aisle is from 300 to 6 000 mm wide; {block.Aisle:0.#} was given.");
         var box = block.Areas().Aggregate(Geometry.Bounds.Empty, (all, one) => all.Including(one.Bounds));
         if (block.FromAisle is not null && usual.HasRows && block.Aisle > Math.Max(box.Width, box.Height))
-            return new Problem("aisle", $"The aisle is wider than the area; give it at most {Math.Floor(Math.Max(box.Width, box.Height))} mm.");
+            return new Problem(
+                "aisle",
+                $"The aisle is wider than the area; give it at most {Math.Floor(Math.Max(box.Width, box.Height))} mm."
+            );
         if (block.FromAisle is < 1 or > 100)
-            return new Problem("fromAisle", $"From 1 to 100 stand from an aisle; {block.FromAisle} was given. Leave it empty for no aisles.");
+            return new Problem(
+                "fromAisle",
+                $"From 1 to 100 stand from an aisle; {block.FromAisle} was given. Leave it empty for no aisles."
+            );
         if (block.CrossEvery is < 1 or > 100)
-            return new Problem("crossEvery", $"A cross aisle comes after 1 to 100 rows; {block.CrossEvery} was given. Leave it empty for none.");
+            return new Problem(
+                "crossEvery",
+                $"A cross aisle comes after 1 to 100 rows; {block.CrossEvery} was given. Leave it empty for none."
+            );
         if (block.Wheelchairs is < 0 or > 200)
             return new Problem("wheelchairs", $"From 0 to 200 places for wheelchair users; {block.Wheelchairs} was given.");
         if (!(Math.Abs(block.Fan) <= 60))

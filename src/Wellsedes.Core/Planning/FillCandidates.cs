@@ -1,0 +1,166 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Capacity;
+using Wellsedes.Core.Editing;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Measure;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Seating;
+using Wellsedes.Core.Walkways;
+
+namespace Wellsedes.Core.Planning;
+
+/// <summary>A way to fill an area, tried out: the plan is as it was.</summary>
+/// <param name="Words">What makes it different from the others.</param>
+/// <param name="Tables">Tables, or chairs of rows.</param>
+/// <param name="Neatness">From 0 to 100.</param>
+/// <param name="Narrowest">Of the ways to its seats and tables the narrowest, in mm; null where ways are not judged, or nobody gets in.</param>
+/// <param name="Unreached">How many seats and tables are not reached over the width they need, exits that lose their way among them.</param>
+/// <param name="AreaPerSeat">In m², of the area filled.</param>
+/// <param name="Short">What the house has too few of.</param>
+/// <param name="TablesDrawn">Its tables, and seats by themselves, as path data on the level.</param>
+/// <param name="ChairsDrawn">The chairs at its tables.</param>
+/// <param name="Edit">What takes it.</param>
+public sealed record FillCandidate(
+    string Words,
+    int Seats,
+    int Tables,
+    int Neatness,
+    double? Narrowest,
+    int? Unreached,
+    double? AreaPerSeat,
+    ImmutableArray<string> Short,
+    string TablesDrawn,
+    string ChairsDrawn,
+    Edit Edit
+);
+
+/// <summary>Answers how an area may be filled: the neat ones before the dense ones.</summary>
+internal static class FillCandidates
+{
+    /// <summary>No more are offered.</summary>
+    private const int Most = 6;
+
+    /// <summary>Ways a block may be asked otherwise than it is.</summary>
+    public static IEnumerable<(string Words, SeatsAsked Asked)> Variants(Plan plan, SeatsAsked asked)
+    {
+        var usual = SeatingStyles.Of(asked.Style);
+        var units = plan.Details.Units;
+        if (usual.IsLattice)
+        {
+            yield return ("In lines", asked with { Layout = BlockLayout.Lines });
+            yield return ("Staggered", asked with { Layout = BlockLayout.Staggered });
+            yield return ("In lines, ways from the doors kept", asked with { Layout = BlockLayout.Lines, Ways = WaysKept.FromDoors });
+            yield return ("Staggered, ways from the doors kept", asked with { Layout = BlockLayout.Staggered, Ways = WaysKept.FromDoors });
+            if (asked.Layout is not (BlockLayout.Dense or BlockLayout.MirroredDense))
+                yield break;
+            yield return ("Dense", asked with { Layout = BlockLayout.Dense });
+            yield return ("Dense, left as right", asked with { Layout = BlockLayout.MirroredDense });
+        }
+        else if (usual.HasRows && asked.FromAisle is not null && asked.Style != SeatingStyle.Circle)
+        {
+            yield return ("Aisles where they cost least", asked with { Aisles = AislesAt.Fullest });
+            if (asked.Style != SeatingStyle.Herringbone)
+            {
+                yield return ("A middle aisle", asked with { Aisles = AislesAt.Middle });
+                yield return ("Aisles at both sides", asked with { Aisles = AislesAt.Sides });
+            }
+            yield return ("A cross aisle every 8 rows", asked with { CrossEvery = 8 });
+            yield return ("Ways from the doors kept", asked with { Ways = WaysKept.FromDoors });
+        }
+        else
+        {
+            yield return ("As asked", asked);
+            yield return ("Ways from the doors kept", asked with { Ways = WaysKept.FromDoors });
+            if (asked.GapToWalls >= 300)
+                yield return ($"{LengthText.Tell(300, units)} nearer to walls", asked with { GapToWalls = asked.GapToWalls - 300 });
+        }
+    }
+
+    /// <summary>What an edit that puts in a block would be for another ask.</summary>
+    public static Edit? With(Edit edit, SeatsAsked asked) =>
+        edit switch
+        {
+            PutThing { Thing: Thing thing } put => put with { Thing = thing.Filled(asked) },
+            PutOverRooms { Thing: Thing thing } put => put with { Thing = thing.Filled(asked) },
+            _ => null,
+        };
+
+    public static SeatsAsked? Asked(Edit edit) =>
+        edit switch
+        {
+            PutThing { Thing: Thing thing } => thing.Fills(),
+            PutOverRooms { Thing: Thing thing } => thing.Fills(),
+            _ => null,
+        };
+
+    public static string BlockId(Edit edit) => (edit as PutThing)?.Thing.Id ?? ((PutOverRooms)edit).Thing.Id;
+
+    /// <summary>Those that say something of their own, the neatest of as many seats first.</summary>
+    public static ImmutableArray<FillCandidate> Chosen(IEnumerable<FillCandidate> all, int? guests) =>
+        [
+            .. all.Where(one => one.Tables > 0)
+                .DistinctBy(one => one.TablesDrawn)
+                .OrderByDescending(one => guests is null || one.Seats >= guests)
+                .ThenByDescending(one => one.Neatness >= 70)
+                .ThenByDescending(one => one.Seats)
+                .ThenByDescending(one => one.Neatness)
+                .Take(Most),
+        ];
+
+    /// <param name="items">The items of the block.</param>
+    /// <param name="state">With the block; null where its ways are not judged.</param>
+    public static FillCandidate Of(
+        string words,
+        Edit edit,
+        Thing block,
+        SeatsAsked asked,
+        IReadOnlyCollection<PlacedItem> items,
+        ImmutableArray<StockUse> stock,
+        PlanState? state
+    )
+    {
+        var seats = items.Sum(item => item.Form.Seats.Length);
+        var areas = block.Areas();
+        var area = areas.Sum(one => one.Area) / 1e6;
+        var ids = items.Select(item => item.Item.Id).ToHashSet();
+        Way[] ways =
+            state is null || !state.Walkways.IsEntered
+                ? []
+                : [.. state.Walkways.Ways.Where(way => ids.Contains(way.Target.OwnerId) || way.Target.Kind == TargetKind.Exit)];
+        return new FillCandidate(
+            words,
+            seats,
+            items.Count,
+            SeatingNeatness(items, areas, asked),
+            ways.Length == 0
+                ? null
+                : ways.Where(way => way.Target.Kind != TargetKind.Exit).Select(way => way.Width).DefaultIfEmpty(0).Min(),
+            state is null ? null : ways.Count(way => !way.Holds),
+            seats > 0 ? Math.Round(area / seats, 2) : null,
+            [.. stock.Where(use => use.Short > 0).Select(use => $"{use.Short} {use.Name}")],
+            Drawn(items.SelectMany(item => item.Solids)),
+            Drawn(items.SelectMany(item => item.Seated)),
+            edit
+        );
+    }
+
+    private static int SeatingNeatness(IReadOnlyCollection<PlacedItem> items, ImmutableArray<Region> areas, SeatsAsked asked) =>
+        areas.IsEmpty
+            ? 0
+            : Neatness.Of([.. items.Select(item => item.Item.Placement.Origin)], areas.MaxBy(one => one.Area)!.Centroid, asked.Facing);
+
+    private static string Drawn(IEnumerable<Convex> shapes) =>
+        shapes.Aggregate(
+            new List<PathShape>(),
+            (all, shape) =>
+            {
+                all.Add(
+                    shape.Corners.Length == 1 ? PathShape.Circle(shape.Corners[0], shape.Radius) : PathShape.Closed([.. shape.Outline(5)])
+                );
+                return all;
+            }
+        )
+            is { Count: > 0 } paths
+            ? string.Join(' ', paths.Select(path => path.ToPathData()))
+            : "";
+}

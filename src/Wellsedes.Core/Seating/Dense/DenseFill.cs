@@ -1,0 +1,199 @@
+using Wellsedes.Core.Geometry;
+
+namespace Wellsedes.Core.Seating.Dense;
+
+/// <summary>
+/// More places than lattices hold: from a filled region one disc more at a time is squeezed in. Where it does not fit the most squeezed one is put to the emptiest place, or
+/// a neighbourhood is shaken, and it is tried again, worse by a little being taken at first (threshold accepting). The same seed gives the same places.
+/// </summary>
+public static class DenseFill
+{
+    /// <summary>Places that are looked at for the emptiest.</summary>
+    private const int Looked = 120;
+
+    /// <summary>Aimed at beyond the distance asked, in mm: low energy alone is no proof.</summary>
+    private const double Beyond = 0.004;
+
+    /// <summary>Distances hold within this, in mm.</summary>
+    private const double Within = 0.01;
+
+    /// <param name="starts">Places that hold, the fullest first.</param>
+    /// <param name="looks">What it may spend: how often all discs are looked at.</param>
+    public static Point[] More(CentreRegion region, double apart, IReadOnlyList<Point[]> starts, long looks, int seed = 1)
+    {
+        var random = new Random(seed);
+        var squeeze = new Squeeze(region, apart + Beyond);
+        var best = starts.Count > 0 ? starts.MaxBy(start => start.Length)! : [];
+        while (squeeze.Looks < looks && OneMore(region, apart, squeeze, [best, .. starts], best.Length + 1, looks, random) is { } more)
+            best = more;
+        return best;
+    }
+
+    /// <summary>As many as fit the same to the left as to the right of an axis; the first places of the answer lie on it.</summary>
+    public static Point[] Mirrored(
+        CentreRegion region,
+        double apart,
+        MirrorAxis axis,
+        IReadOnlyList<Point[]> starts,
+        long looks,
+        int seed = 1
+    )
+    {
+        Point[] best = [];
+        // Some discs slide along the axis: of every number it is tried, few of them first.
+        var most = (int)(Along(region, axis) / apart) + 1;
+        for (var sliding = 0; sliding <= most; sliding++)
+        {
+            var random = new Random(seed + sliding);
+            var squeeze = new Squeeze(region, apart + Beyond, axis) { OnAxis = sliding };
+            Point[]? half = [.. Slid(region, axis, sliding, apart)];
+            if (half.Length < sliding)
+                break;
+            var begun = starts
+                .Select(start => half.Concat(start.Where(p => (p - axis.At).Cross(axis.Along) >= apart / 2 - 1)).ToArray())
+                .OrderByDescending(start => start.Length)
+                .ToArray();
+            // What does not go together with those on the axis is taken out again.
+            var now = begun.Select(start => Loosened(region, apart, squeeze, start, sliding)).MaxBy(start => start.Length) ?? half;
+            var share = looks * (sliding + 1) / (most + 1);
+            var spent = squeeze.Looks;
+            while (
+                squeeze.Looks - spent < looks / (most + 1)
+                && OneMore(region, apart, squeeze, [now], now.Length + 1, spent + looks / (most + 1), random, axis) is { } more
+            )
+                now = more;
+            Point[] whole = [.. now[..sliding], .. now[sliding..], .. now[sliding..].Select(axis.Across)];
+            if (whole.Length > best.Length && Holds(region, apart, whole))
+                best = whole;
+        }
+        return best;
+    }
+
+    private static double Along(CentreRegion region, MirrorAxis axis)
+    {
+        var box = region.Bounds;
+        return Math.Abs(axis.Along.X) * box.Width + Math.Abs(axis.Along.Y) * box.Height;
+    }
+
+    private static IEnumerable<Point> Slid(CentreRegion region, MirrorAxis axis, int count, double apart)
+    {
+        var length = Along(region, axis);
+        var middle = axis.Onto(region.Bounds.Centre);
+        for (var i = 0; i < count; i++)
+            yield return middle + axis.Along * (length * ((i + 0.5) / Math.Max(1, count) - 0.5) * 0.95);
+    }
+
+    /// <summary>Without the most squeezed ones, until the rest holds.</summary>
+    private static Point[] Loosened(CentreRegion region, double apart, Squeeze squeeze, Point[] discs, int fixedOnes)
+    {
+        while (discs.Length > fixedOnes)
+        {
+            var energy = squeeze.Minimise(discs, Enough);
+            if (energy <= Enough)
+                return discs;
+            var each = new double[discs.Length];
+            squeeze.Energy(discs, new Point[discs.Length], each);
+            var worst = fixedOnes;
+            for (var i = fixedOnes; i < discs.Length; i++)
+                if (each[i] > each[worst])
+                    worst = i;
+            discs = [.. discs[..worst], .. discs[(worst + 1)..]];
+        }
+        return discs;
+    }
+
+    /// <summary>Less than this, in mm², is no overlap that could be measured.</summary>
+    private const double Enough = Beyond * Beyond / 4;
+
+    private static Point[]? OneMore(
+        CentreRegion region,
+        double apart,
+        Squeeze squeeze,
+        IReadOnlyList<Point[]> starts,
+        int wanted,
+        long looks,
+        Random random,
+        MirrorAxis? axis = null
+    )
+    {
+        for (var round = 0; squeeze.Looks < looks; round++)
+        {
+            Point[] discs = [.. starts[round % starts.Count].Take(wanted)];
+            while (discs.Length < wanted)
+                discs = [.. discs, Emptiest(region, discs, random, axis)];
+            var energy = squeeze.Minimise(discs, Enough);
+            var each = new double[wanted];
+            for (var tries = 0; tries < 40 && squeeze.Looks < looks; tries++)
+            {
+                if (energy <= Enough * wanted && Holds(region, apart, discs, axis, squeeze.OnAxis))
+                    return discs;
+                squeeze.Energy(discs, new Point[wanted], each);
+                var next = (Point[])discs.Clone();
+                var worst = Worst(each, squeeze.OnAxis, tries % 5 == 4 ? random : null);
+                if (worst < 0)
+                    break;
+                if (tries % 2 == 0)
+                    next[worst] = Emptiest(region, [.. discs[..worst], .. discs[(worst + 1)..]], random, axis);
+                else
+                    for (var i = squeeze.OnAxis; i < wanted; i++)
+                        if (next[i].DistanceTo(discs[worst]) < 2 * apart)
+                            next[i] += Point.At(360 * random.NextDouble()) * (apart * 0.35 * random.NextDouble());
+                var then = squeeze.Minimise(next, Enough);
+                // Worse by a little is taken at first, later nothing that is worse.
+                if (then < energy * (1 + 0.25 * (1 - tries / 40.0)))
+                    (discs, energy) = (next, then);
+            }
+        }
+        return null;
+    }
+
+    private static int Worst(double[] each, int from, Random? random)
+    {
+        if (from >= each.Length)
+            return -1;
+        if (random is not null)
+            return random.Next(from, each.Length);
+        var worst = from;
+        for (var i = from; i < each.Length; i++)
+            if (each[i] > each[worst])
+                worst = i;
+        return worst;
+    }
+
+    /// <summary>Of random places in the region the one farthest from every disc.</summary>
+    private static Point Emptiest(CentreRegion region, Point[] discs, Random random, MirrorAxis? axis)
+    {
+        var box = region.Bounds;
+        var (best, far) = (box.Centre, double.NegativeInfinity);
+        for (var (i, tries) = (0, 0); i < Looked && tries < 20 * Looked; tries++)
+        {
+            var p = new Point(box.MinX + box.Width * random.NextDouble(), box.MinY + box.Height * random.NextDouble());
+            if (axis is { } line && (p - line.At).Cross(line.Along) < 0)
+                p = line.Across(p);
+            if (!region.Holds(p))
+                continue;
+            i++;
+            var off = double.PositiveInfinity;
+            foreach (var disc in discs)
+                off = Math.Min(off, disc.DistanceTo(p));
+            if (off > far)
+                (best, far) = (p, off);
+        }
+        return best;
+    }
+
+    private static bool Holds(CentreRegion region, double apart, Point[] discs, MirrorAxis? axis = null, int onAxis = 0)
+    {
+        if (axis is { } line)
+            discs = [.. discs, .. discs[onAxis..].Select(line.Across)];
+        for (var i = 0; i < discs.Length; i++)
+        {
+            if (!region.Holds(discs[i]))
+                return false;
+            for (var j = 0; j < i; j++)
+                if (discs[i].DistanceTo(discs[j]) < apart - Within)
+                    return false;
+        }
+        return true;
+    }
+}
