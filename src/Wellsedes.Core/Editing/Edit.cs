@@ -102,6 +102,7 @@ namespace Wellsedes.Core.Editing;
 [JsonDerivedType(typeof(MatchRotation), "match-rotation")]
 [JsonDerivedType(typeof(OrderItems), "order-items")]
 [JsonDerivedType(typeof(FaceItems), "face-items")]
+[JsonDerivedType(typeof(NumberItems), "number-items")]
 [JsonDerivedType(typeof(PutFinish), "put-finish")]
 [JsonDerivedType(typeof(ReleaseBlock), "release-block")]
 [JsonDerivedType(typeof(PutView), "put-view")]

@@ -37,6 +37,7 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
             Remove e => Removing.Of(plan, e),
             LockThings e => ThingEdits.Lock(plan, e),
             ReleaseBlock e => Release(plan, e),
+            NumberItems e => NumberEdits.Number(plan, e),
             KeepMeasure e => Measure(plan, e),
             SetBrief e => Replace(plan, e.Brief, "Set the brief"),
             SetChecks e => CheckChecks(e.Checks, plan.Details.Units) is { } problem

@@ -47,8 +47,11 @@ internal static class FillCandidates
         var units = plan.Details.Units;
         if (usual.IsLattice)
         {
-            yield return ("In lines", asked with { Layout = BlockLayout.Lines });
-            yield return ("Staggered", asked with { Layout = BlockLayout.Staggered });
+            if (asked.Ways == WaysKept.Drawn)
+            {
+                yield return ("In lines", asked with { Layout = BlockLayout.Lines });
+                yield return ("Staggered", asked with { Layout = BlockLayout.Staggered });
+            }
             yield return ("In lines, ways from the doors kept", asked with { Layout = BlockLayout.Lines, Ways = WaysKept.FromDoors });
             yield return ("Staggered, ways from the doors kept", asked with { Layout = BlockLayout.Staggered, Ways = WaysKept.FromDoors });
             if (asked.Layout is not (BlockLayout.Dense or BlockLayout.MirroredDense))

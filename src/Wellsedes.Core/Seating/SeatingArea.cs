@@ -42,12 +42,18 @@ public sealed record SeatingArea(
         return new SeatingArea(
             areas,
             [.. space.Rooms.Select(room => room.Outline).Where(room => room.Bounds.Meets(box))],
-            [.. Overlaps.InTheWay(space, near, 0, box)],
-            [.. ways.SelectMany(way => way.Strip.Legs).Where(leg => box.Meets(leg.Bounds))],
+            [.. Overlaps.InTheWay(space, near, 0, box), .. near.Skip(1).Where(IsDancedOn).SelectMany(item => item.Solids)],
+            [
+                .. near.Skip(1).SelectMany(item => item.Activity).Select(use => use.Floor),
+                .. ways.SelectMany(way => way.Strip.Legs).Where(leg => box.Meets(leg.Bounds)),
+            ],
             areas.MaxBy(area => area.Area)!.Centroid,
             facing
         );
     }
+
+    /// <summary>A floor that is walked on for its own sake, and so is not built on.</summary>
+    private static bool IsDancedOn(PlacedItem item) => item.Form.WalkedOn;
 
     /// <summary>The free floor of the rooms it lies in: onto ways as well people step out of a row.</summary>
     public SeatingArea RoundAbout() => this with { Areas = Rooms.IsEmpty ? Areas : Rooms, Ways = [] };

@@ -23,6 +23,7 @@
   import { BackingPictures } from "./backings";
   import { ownPictures } from "./ownPictures";
   import { isOn, overlapsOn } from "./onLevel";
+  import { ghost } from "./ghost.svelte";
   import DrawBar from "./DrawBar.svelte";
   import MeasureLabels from "./MeasureLabels.svelte";
   import { boxOf, ink, paintItem, paintLabel, Picture, type Painted } from "./painter";
@@ -233,6 +234,7 @@
       plan.compared,
       plan.groups.opened,
       plan.probe,
+      ghost.shown,
       plan.route,
       plan.near,
       plan.finding,
@@ -371,6 +373,7 @@
     if (gesture?.kind === "move" || gesture?.kind === "pull" || tools.tool.kind === "place")
       paintOverlaps(ctx, view, overlapsOn(plan.probe?.figures?.findings ?? [], plan.levelId));
     paintGuide(ctx, view, (plan.probe?.guide ?? []) as Point[]);
+    ghost.paint(ctx, view, ratio, plan.levelId);
   }
 
   /** Clear distances: of what a hand holds by the newest answer, else of what is selected. */

@@ -32,6 +32,12 @@
     if (event.detail === 0) tools.inMiddle();
   }
 
+  /** Styles of seating are chosen by their pictures, and on the block itself: here it begins as the first of them. */
+  const formsOf = (kind: ThingKindView) =>
+    kind.name === "seating-block"
+      ? [{ label: "Seating block", template: kind.ready[0]!.template }]
+      : kind.ready;
+
   const here = (kind: ThingKindView, template: Thing): Thing => ({
     ...template,
     levelId: plan.levelId,
@@ -48,7 +54,7 @@
 </script>
 
 {#each kinds as kind (kind.name)}
-  {#each kind.ready as { label, template } (label)}
+  {#each formsOf(kind) as { label, template } (label)}
     <button class="action" disabled={!plan.canEdit} onclick={(e) => take(kind, template, e)}>{label}</button>
     {#if kind.form === "Area"}
       <button

@@ -34,7 +34,7 @@
     (kind?.fields ?? []).filter((field) => {
       if (!field.only) return true;
       const [key, value] = field.only.split("=") as [string, string];
-      return String(thing[key] ?? "") === value;
+      return value.split("|").includes(String(thing[key] ?? ""));
     }),
   );
 </script>
@@ -80,7 +80,7 @@
 {/if}
 {#if kind?.name === "seating-block"}<BlockFields {plan} {thing} />{/if}
 {#if isDrawn(thing)}<CornerFields {plan} {thing} />{/if}
-{#each fields as field (field.key)}
+{#each fields as field (`${field.key} ${field.only}`)}
   {#if field.kind === "Length" || field.kind === "Angle"}
     <LengthField
       label={field.label}

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using System.Security.Claims;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.SignalR;
@@ -23,6 +24,13 @@ namespace Wellsedes.Server.Features.Plans;
 /// <summary>A typed figure to be read: as a length in mm or an angle in degrees.</summary>
 public sealed record FigureText(string Text, UnitSystem Units, bool Angle = false);
 
+/// <summary>An area to be seated, as the edit that would put in its block.</summary>
+/// <param name="Judged">Whether the ways to all seats are judged as well, which takes longer.</param>
+public sealed record FillsRequest(Edit Edit, bool Judged = false);
+
+/// <param name="Problem">Why nothing of it can be put in; null where something can.</param>
+public sealed record FillsView(ImmutableArray<FillCandidate> Candidates, Problem? Problem);
+
 public sealed record FigureRead(double? Value, string? Problem, int Position);
 
 public static class PlanEndpoints
@@ -37,6 +45,7 @@ public static class PlanEndpoints
             .Produces<Problem>(409)
             .WithName("editPlan");
         api.MapPost("/plans/{planId:guid}/probes", ProbeAsync).NeedsRole(ProjectRole.Editor).WithName("probePlan");
+        api.MapPost("/plans/{planId:guid}/fills", FillsAsync).NeedsRole(ProjectRole.Editor).WithName("fills");
         api.MapPost("/plans/{planId:guid}/undo", UndoAsync).NeedsRole(ProjectRole.Editor).WithName("undo");
         api.MapPost("/plans/{planId:guid}/redo", RedoAsync).NeedsRole(ProjectRole.Editor).WithName("redo");
         api.MapPost("/plans/{planId:guid}/take-back", TakeBackAsync).NeedsRole(ProjectRole.Editor).WithName("takeBack");
@@ -137,6 +146,13 @@ public static class PlanEndpoints
     {
         var now = (await plans.GetAsync(planId))!.Now;
         return await desk.AskAsync(() => now.Offers(blockId ?? ""), cancel);
+    }
+
+    /// <summary>How an area may be seated; nothing is applied.</summary>
+    private static async Task<FillsView> FillsAsync(Guid planId, FillsRequest request, OpenPlans plans, Desk desk, CancellationToken cancel)
+    {
+        var now = (await plans.GetAsync(planId))!.Now;
+        return await desk.AskAsync(() => now.Fills(request, cancel), cancel);
     }
 
     /// <summary>The ids of what a view leaves unseen.</summary>

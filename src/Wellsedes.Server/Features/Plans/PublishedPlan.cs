@@ -122,6 +122,22 @@ public sealed record PublishedPlan(
     /// <summary>How a block would hold more.</summary>
     public IEnumerable<BlockOffer> Offers(string blockId) => Fault is null ? Planner.Offers(Plan, blockId) : [];
 
+    /// <summary>How an area may be seated.</summary>
+    public FillsView Fills(FillsRequest request, CancellationToken cancel)
+    {
+        if (Fault is not null)
+            return new FillsView([], OnlyReading());
+        try
+        {
+            var candidates = Planner.Candidates(Plan, request.Edit, request.Judged, out var problem, cancel);
+            return new FillsView(candidates, problem);
+        }
+        catch (TooMuchWorkException e)
+        {
+            return new FillsView([], new Problem("edit", e.Message));
+        }
+    }
+
     /// <summary>What of a scheme can be seen, printed and locked together.</summary>
     public SubjectsView Subjects(string? schemeId) =>
         Fault is null ? new SubjectsView(new Subjects(Plan, SchemeOf(schemeId)).All(), ReadyViews.All) : new SubjectsView([], []);

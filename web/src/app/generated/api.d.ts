@@ -548,6 +548,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/{planId}/fills": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["fills"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{planId}/undo": {
         parameters: {
             query?: never;
@@ -1099,6 +1115,11 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * @default Fullest
+         * @enum {unknown}
+         */
+        AislesAt: "Fullest" | "Middle" | "Sides";
         AreaDefinition: {
             key: string;
             name: string;
@@ -1181,7 +1202,7 @@ export interface components {
             id: string;
         };
         /** @enum {unknown} */
-        BlockLayout: "Lines" | "Staggered" | "Fuller";
+        BlockLayout: "Lines" | "Staggered" | "Fuller" | "Dense" | "MirroredDense";
         BlockOffer: {
             words: string;
             /** Format: int32 */
@@ -1391,7 +1412,7 @@ export interface components {
             holds: boolean;
             between: string;
         };
-        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveBoundary"] | components["schemas"]["EditMoveBoundaryEnd"] | components["schemas"]["EditSetBoundaryLength"] | components["schemas"]["EditBowBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditSetRoomWays"] | components["schemas"]["EditPutOverRooms"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditPutFromWall"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditCopyAgain"] | components["schemas"]["EditPaste"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRepeatItems"] | components["schemas"]["EditSetRepeat"] | components["schemas"]["EditPullRepeat"] | components["schemas"]["EditMakeAlike"] | components["schemas"]["EditRelease"] | components["schemas"]["EditMakeCluster"] | components["schemas"]["EditNameCluster"] | components["schemas"]["EditPutReady"] | components["schemas"]["EditMirrorItems"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"] | components["schemas"]["EditSetStock"] | components["schemas"]["EditChangeKind"] | components["schemas"]["EditKeepAsOwn"] | components["schemas"]["EditKeepOutline"] | components["schemas"]["EditKeepSelection"] | components["schemas"]["EditSetToSize"] | components["schemas"]["EditLayOnto"] | components["schemas"]["EditSeatDiners"] | components["schemas"]["EditSetOff"] | components["schemas"]["EditLineUp"] | components["schemas"]["EditSpreadItems"] | components["schemas"]["EditSetAlong"] | components["schemas"]["EditSetAlongWall"] | components["schemas"]["EditSwapItems"] | components["schemas"]["EditMatchRotation"] | components["schemas"]["EditOrderItems"] | components["schemas"]["EditFaceItems"] | components["schemas"]["EditPutFinish"] | components["schemas"]["EditReleaseBlock"] | components["schemas"]["EditPutView"] | components["schemas"]["EditSetLocks"] | components["schemas"]["EditPutGroup"] | components["schemas"]["EditPutKitchen"] | components["schemas"]["EditSetKitchenUnit"];
+        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveBoundary"] | components["schemas"]["EditMoveBoundaryEnd"] | components["schemas"]["EditSetBoundaryLength"] | components["schemas"]["EditBowBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditSetRoomWays"] | components["schemas"]["EditPutOverRooms"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditPutFromWall"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditCopyAgain"] | components["schemas"]["EditPaste"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRepeatItems"] | components["schemas"]["EditSetRepeat"] | components["schemas"]["EditPullRepeat"] | components["schemas"]["EditMakeAlike"] | components["schemas"]["EditRelease"] | components["schemas"]["EditMakeCluster"] | components["schemas"]["EditNameCluster"] | components["schemas"]["EditPutReady"] | components["schemas"]["EditMirrorItems"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"] | components["schemas"]["EditSetStock"] | components["schemas"]["EditChangeKind"] | components["schemas"]["EditKeepAsOwn"] | components["schemas"]["EditKeepOutline"] | components["schemas"]["EditKeepSelection"] | components["schemas"]["EditSetToSize"] | components["schemas"]["EditLayOnto"] | components["schemas"]["EditSeatDiners"] | components["schemas"]["EditSetOff"] | components["schemas"]["EditLineUp"] | components["schemas"]["EditSpreadItems"] | components["schemas"]["EditSetAlong"] | components["schemas"]["EditSetAlongWall"] | components["schemas"]["EditSwapItems"] | components["schemas"]["EditMatchRotation"] | components["schemas"]["EditOrderItems"] | components["schemas"]["EditFaceItems"] | components["schemas"]["EditNumberItems"] | components["schemas"]["EditPutFinish"] | components["schemas"]["EditReleaseBlock"] | components["schemas"]["EditPutView"] | components["schemas"]["EditSetLocks"] | components["schemas"]["EditPutGroup"] | components["schemas"]["EditPutKitchen"] | components["schemas"]["EditSetKitchenUnit"];
         EditAddScheme: {
             /** @enum {string} */
             do?: "add-scheme";
@@ -1799,6 +1820,32 @@ export interface components {
              * @default 0
              */
             y: number;
+            sure?: boolean;
+        };
+        EditNumberItems: {
+            /** @enum {string} */
+            do?: "number-items";
+            ids: string[];
+            order?: components["schemas"]["NumberOrder"];
+            form?: components["schemas"]["NumberForm"];
+            /**
+             * Format: double
+             * @default 90
+             */
+            facing: number;
+            /**
+             * Format: int32
+             * @default 1
+             */
+            start: number;
+            /**
+             * Format: int32
+             * @default 1
+             */
+            step: number;
+            /** @default  */
+            prefix: string;
+            zone?: null | string;
             sure?: boolean;
         };
         EditOrderItems: {
@@ -2938,9 +2985,40 @@ export interface components {
             seats?: null | number;
             /** Format: int32 */
             wanted?: null | number;
-            shape?: null | components["schemas"]["ZoneShape"];
+            style?: components["schemas"]["SeatingStyle"];
+            /** Format: int32 */
+            guests?: null | number;
+            laid?: components["schemas"]["WantedLaid"];
+            /**
+             * Format: double
+             * @default 1200
+             */
+            aisle: number;
+            /** Format: int32 */
+            fromAisle?: null | number;
+            aisles?: components["schemas"]["AislesAt"];
+            /** Format: int32 */
+            crossEvery?: null | number;
+            /**
+             * Format: double
+             * @default 6000
+             */
+            focus: number;
+            /**
+             * Format: double
+             * @default 15
+             */
+            fan: number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            wheelchairs: number;
+            ways?: components["schemas"]["WaysKept"];
+            numbers?: components["schemas"]["RowNumbers"];
             kept?: string[];
             leftOut?: components["schemas"]["Point"][];
+            shape?: null | components["schemas"]["ZoneShape"];
             levelId: string;
             /** Format: double */
             x: number;
@@ -3108,6 +3186,34 @@ export interface components {
             drawn: components["schemas"]["DrawnFigures"][];
             /** @default false */
             stale: boolean;
+        };
+        FillCandidate: {
+            words: string;
+            /** Format: int32 */
+            seats: number;
+            /** Format: int32 */
+            tables: number;
+            /** Format: int32 */
+            neatness: number;
+            /** Format: double */
+            narrowest: null | number;
+            /** Format: int32 */
+            unreached: null | number;
+            /** Format: double */
+            areaPerSeat: null | number;
+            short: string[];
+            tablesDrawn: string;
+            chairsDrawn: string;
+            edit: components["schemas"]["Edit"];
+        };
+        FillsRequest: {
+            edit: components["schemas"]["Edit"];
+            /** @default false */
+            judged: boolean;
+        };
+        FillsView: {
+            candidates: components["schemas"]["FillCandidate"][];
+            problem: null | components["schemas"]["Problem"];
         };
         Finding: {
             id: string;
@@ -3435,6 +3541,16 @@ export interface components {
         NewProject: {
             name: string;
         };
+        /**
+         * @default Numbers
+         * @enum {unknown}
+         */
+        NumberForm: "Numbers" | "RowLetters" | "RowNumbers" | "OddEven";
+        /**
+         * @default Rows
+         * @enum {unknown}
+         */
+        NumberOrder: "Rows" | "Columns" | "Snake" | "Spiral" | "FromFront" | "AsNumbered";
         /**
          * @default Outermost
          * @enum {unknown}
@@ -3877,6 +3993,11 @@ export interface components {
             netInternal: number;
             outline: components["schemas"]["Point"][];
         };
+        /**
+         * @default Letters
+         * @enum {unknown}
+         */
+        RowNumbers: "Letters" | "Numbers" | "AsTheyAre";
         Scale: {
             /** Format: double */
             ratio: number;
@@ -3907,6 +4028,11 @@ export interface components {
             /** @default  */
             id: string;
         };
+        /**
+         * @default Rounds
+         * @enum {unknown}
+         */
+        SeatingStyle: "Rounds" | "HalfRounds" | "LongTables" | "Rows" | "CurvedRows" | "Herringbone" | "Training" | "Exam" | "Boardroom" | "HollowSquare" | "UShape" | "Circle" | "HighTables" | "Cafe";
         SeatsBySide: {
             /** Format: int32 */
             around?: number;
@@ -4305,6 +4431,16 @@ export interface components {
             roomOnRight: boolean;
             outline: components["schemas"]["Point"][];
         };
+        /**
+         * @default Front
+         * @enum {unknown}
+         */
+        WantedLaid: "Front" | "Spread";
+        /**
+         * @default Drawn
+         * @enum {unknown}
+         */
+        WaysKept: "Drawn" | "FromDoors";
         ZoneShape: {
             rings: components["schemas"]["Point"][][];
             rooms: string[];
@@ -5296,6 +5432,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProbeView"];
+                };
+            };
+        };
+    };
+    fills: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FillsRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FillsView"];
                 };
             };
         };

@@ -13,6 +13,7 @@
   import ReadyForm from "./ReadyForm.svelte";
   import OwnItemsPanel from "./OwnItemsPanel.svelte";
   import OwnItemWindow from "./OwnItemWindow.svelte";
+  import SeatPeople from "./seating/SeatPeople.svelte";
   import PlacingPanel from "./PlacingPanel.svelte";
   import { dragOntoPlan, factsOf, kindNames } from "./catalogue";
 
@@ -23,6 +24,8 @@
     void plan.placeable.openLibrary();
   });
 
+  /** Whether an area is being seated instead of things chosen. */
+  let seating = $state(false);
   let kind = $state("Tables");
   let setting = $state("");
   let group = $state<"" | "used" | "recent" | "favourites" | "own">("");
@@ -118,140 +121,152 @@
   }
 </script>
 
-<div class="p-3.5 pb-2">
-  <h2 class="text-[15px] font-semibold">Catalogue</h2>
-  <label class="field mt-2">
-    <span class="sr-only">Search the catalogue</span>
-    <input
-      id="catalogue-search"
-      class="w-full outline-none"
-      placeholder="Search {placeable.all.length} items ( / )"
-      title="A word, a size, seats, a bound: desk 1400, 8 seats, under 600 deep, fits 1800 x 900"
-      bind:value={() => search, (text) => look(text)}
-    />
-  </label>
-  <div class="mt-2 flex gap-1.5">
-    <Select
-      label="Kind"
-      class="field flex-1"
-      options={[["", "All kinds"], ...kinds.map((name) => [name, kindNames[name] ?? name] as const)]}
-      bind:value={
-        () => (search.trim() || group ? "" : kind), (next) => ((kind = next), (group = ""), look(""))
-      }
-    />
-    <Select
-      label="For"
-      class="field flex-1"
-      options={[
-        ["", "Everywhere"],
-        ...settings.map((name) => [name, name[0]!.toUpperCase() + name.slice(1)] as const),
-      ]}
-      bind:value={setting}
-    />
-  </div>
-  <div class="mt-1.5 flex flex-wrap gap-1" role="group" aria-label="Of these">
-    {#each [["used", "Used"], ["recent", "Recent"], ["favourites", "Liked"], ["own", "Own"]] as const as [key, name] (key)}
+{#if seating && plan.canEdit}
+  <SeatPeople {plan} onclose={() => (seating = false)} />
+{:else}
+  <div class="p-3.5 pb-2">
+    <div class="flex items-center">
+      <h2 class="flex-1 text-[15px] font-semibold">Catalogue</h2>
+      {#if plan.canEdit && plan.shell?.rooms.length}
+        <button class="action" onclick={() => ((seating = true), tools.rest())}>Seat people…</button>
+      {/if}
+    </div>
+    <label class="field mt-2">
+      <span class="sr-only">Search the catalogue</span>
+      <input
+        id="catalogue-search"
+        class="w-full outline-none"
+        placeholder="Search {placeable.all.length} items ( / )"
+        title="A word, a size, seats, a bound: desk 1400, 8 seats, under 600 deep, fits 1800 x 900"
+        bind:value={() => search, (text) => look(text)}
+      />
+    </label>
+    <div class="mt-2 flex gap-1.5">
+      <Select
+        label="Kind"
+        class="field flex-1"
+        options={[["", "All kinds"], ...kinds.map((name) => [name, kindNames[name] ?? name] as const)]}
+        bind:value={
+          () => (search.trim() || group ? "" : kind), (next) => ((kind = next), (group = ""), look(""))
+        }
+      />
+      <Select
+        label="For"
+        class="field flex-1"
+        options={[
+          ["", "Everywhere"],
+          ...settings.map((name) => [name, name[0]!.toUpperCase() + name.slice(1)] as const),
+        ]}
+        bind:value={setting}
+      />
+    </div>
+    <div class="mt-1.5 flex flex-wrap gap-1" role="group" aria-label="Of these">
+      {#each [["used", "Used"], ["recent", "Recent"], ["favourites", "Liked"], ["own", "Own"]] as const as [key, name] (key)}
+        <button
+          class="pill h-6 px-2"
+          aria-pressed={group === key}
+          onclick={() => (group = group === key ? "" : key)}>{name}</button
+        >
+      {/each}
       <button
         class="pill h-6 px-2"
-        aria-pressed={group === key}
-        onclick={() => (group = group === key ? "" : key)}>{name}</button
+        title="Drag a box over a free part of the plan: what fits it is found"
+        aria-pressed={tools.tool.kind === "space"}
+        onclick={() => (tools.tool.kind === "space" ? tools.rest() : pickSpace())}>For a space</button
       >
-    {/each}
-    <button
-      class="pill h-6 px-2"
-      title="Drag a box over a free part of the plan: what fits it is found"
-      aria-pressed={tools.tool.kind === "space"}
-      onclick={() => (tools.tool.kind === "space" ? tools.rest() : pickSpace())}>For a space</button
-    >
+    </div>
   </div>
-</div>
-{#if placeable.exchanged}<ExchangePanel {plan} />{/if}
-<LongList
-  label="Catalogue items"
-  class="min-h-0 flex-1 border-t border-edge"
-  items={rows}
-  keyOf={(row) => row.entry?.item.key ?? `head ${row.head}`}
->
-  {#snippet row({ head, entry })}
-    {#if entry}
-      {@const { item } = entry}
-      {@const chosen = tools.tool.kind === "place" && tools.tool.entry.item.key === item.key}
-      {@const form = placeable.form(item.key)}
-      {@const use = stock.get(item.key)}
-      <div class="group relative border-b border-edge hover:bg-moss-wash {chosen ? 'bg-moss-wash' : ''}">
-        <button
-          class="flex w-full items-center gap-3 py-1.5 pr-9 pl-3.5 text-left disabled:opacity-60"
-          disabled={!plan.canEdit}
-          title="{item.name}: {item.source.title}; from memory"
-          onpointerdown={(e) => plan.canEdit && !placeable.exchanged && dragOntoPlan(e, () => take(entry))}
-          onclick={(e) => {
-            if (placeable.exchanged) return void placeable.become(item.key);
-            take(entry);
-            // A click without a pointer comes from the keyboard: it goes into the middle of the view.
-            if (e.detail === 0) tools.inMiddle();
-          }}
-        >
-          {#if form}<SymbolPicture {form} picture={placeable.pictureOf(item.key)} />{:else}<span
-              class="size-11"
-            ></span>{/if}
-          <span class="min-w-0 flex-1">
-            <span class="block font-semibold">{item.name}</span>
-            <span class="font-figure block text-[12px] text-soft">{factsOf(entry, plan.units)}</span>
-            {#if use}
-              <span class="block text-[12px] {use.short ? 'font-semibold text-must' : 'text-soft'}"
-                >{use.used} of {use.has} in stock{use.short ? `, ${use.short} short` : ""}</span
-              >
-            {/if}
-          </span>
-          {#if counts.get(item.key)}
-            <span class="text-[12px] font-semibold text-soft" title="Placed">{counts.get(item.key)}</span>
-          {/if}
-        </button>
-        {#if placeable.own.has(item.key)}
+  {#if placeable.exchanged}<ExchangePanel {plan} />{/if}
+  <LongList
+    label="Catalogue items"
+    class="min-h-0 flex-1 border-t border-edge"
+    items={rows}
+    keyOf={(row) => row.entry?.item.key ?? `head ${row.head}`}
+  >
+    {#snippet row({ head, entry })}
+      {#if entry}
+        {@const { item } = entry}
+        {@const chosen = tools.tool.kind === "place" && tools.tool.entry.item.key === item.key}
+        {@const form = placeable.form(item.key)}
+        {@const use = stock.get(item.key)}
+        <div class="group relative border-b border-edge hover:bg-moss-wash {chosen ? 'bg-moss-wash' : ''}">
           <button
-            class="absolute right-1.5 bottom-1 grid size-6 place-items-center rounded text-soft hover:bg-white"
-            aria-label="Change {item.name}"
-            title="Everything that is said of it"
-            onclick={() => (placeable.edited = item.key)}><PencilLine size={13} /></button
+            class="flex w-full items-center gap-3 py-1.5 pr-9 pl-3.5 text-left disabled:opacity-60"
+            disabled={!plan.canEdit}
+            title="{item.name}: {item.source.title}; from memory"
+            onpointerdown={(e) => plan.canEdit && !placeable.exchanged && dragOntoPlan(e, () => take(entry))}
+            onclick={(e) => {
+              if (placeable.exchanged) return void placeable.become(item.key);
+              take(entry);
+              // A click without a pointer comes from the keyboard: it goes into the middle of the view.
+              if (e.detail === 0) tools.inMiddle();
+            }}
           >
-        {/if}
-        <button
-          class="absolute {placeable.own.has(item.key)
-            ? 'top-1'
-            : 'top-1/2 -translate-y-1/2'} right-1.5 grid size-6 place-items-center rounded {placeable.favourites.keys.has(
-            item.key,
-          )
-            ? 'text-brass'
-            : 'text-faint opacity-0 group-hover:opacity-100 focus-visible:opacity-100'}"
-          aria-label="Like {item.name}"
-          aria-pressed={placeable.favourites.keys.has(item.key)}
-          onclick={() => placeable.favourites.toggle(item.key)}
-          ><Star size={14} fill={placeable.favourites.keys.has(item.key) ? "currentColor" : "none"} /></button
-        >
-      </div>
-    {:else}
-      <h3 class="heading px-3.5 pt-2.5 pb-1">{head}</h3>
-    {/if}
-  {/snippet}
-  {#snippet empty()}
-    <p class="p-3.5 text-soft">
-      {search.trim()
-        ? "Nothing answers to that. Try fewer words, or another size."
-        : group === "favourites"
-          ? "Nothing is liked yet: press the star of an entry."
-          : group === "own"
-            ? "No own items yet: draw one, bring in a picture, or keep a placed item under a name."
-            : "Nothing here yet."}
-    </p>
-  {/snippet}
-</LongList>
-{#if tools.tool.kind === "place"}<PlacingPanel {plan} tool={tools.tool} />{/if}
-{#if group !== "own"}<ReadyForm {plan} /><KitchenForm {plan} />{/if}
-{#if group === "own"}<OwnItemsPanel {plan} onkept={() => look("")} />{/if}
-<OwnItemWindow {plan} />
-<div class="border-t border-edge p-3.5">
-  <span class="mb-1.5 block text-soft">On the plan</span>
-  <div class="flex flex-wrap items-center gap-1.5">
-    <ThingButtons {plan} stage="Furnish" />
+            {#if form}<SymbolPicture {form} picture={placeable.pictureOf(item.key)} />{:else}<span
+                class="size-11"
+              ></span>{/if}
+            <span class="min-w-0 flex-1">
+              <span class="block font-semibold">{item.name}</span>
+              <span class="font-figure block text-[12px] text-soft">{factsOf(entry, plan.units)}</span>
+              {#if use}
+                <span class="block text-[12px] {use.short ? 'font-semibold text-must' : 'text-soft'}"
+                  >{use.used} of {use.has} in stock{use.short ? `, ${use.short} short` : ""}</span
+                >
+              {/if}
+            </span>
+            {#if counts.get(item.key)}
+              <span class="text-[12px] font-semibold text-soft" title="Placed">{counts.get(item.key)}</span>
+            {/if}
+          </button>
+          {#if placeable.own.has(item.key)}
+            <button
+              class="absolute right-1.5 bottom-1 grid size-6 place-items-center rounded text-soft hover:bg-white"
+              aria-label="Change {item.name}"
+              title="Everything that is said of it"
+              onclick={() => (placeable.edited = item.key)}><PencilLine size={13} /></button
+            >
+          {/if}
+          <button
+            class="absolute {placeable.own.has(item.key)
+              ? 'top-1'
+              : 'top-1/2 -translate-y-1/2'} right-1.5 grid size-6 place-items-center rounded {placeable.favourites.keys.has(
+              item.key,
+            )
+              ? 'text-brass'
+              : 'text-faint opacity-0 group-hover:opacity-100 focus-visible:opacity-100'}"
+            aria-label="Like {item.name}"
+            aria-pressed={placeable.favourites.keys.has(item.key)}
+            onclick={() => placeable.favourites.toggle(item.key)}
+            ><Star
+              size={14}
+              fill={placeable.favourites.keys.has(item.key) ? "currentColor" : "none"}
+            /></button
+          >
+        </div>
+      {:else}
+        <h3 class="heading px-3.5 pt-2.5 pb-1">{head}</h3>
+      {/if}
+    {/snippet}
+    {#snippet empty()}
+      <p class="p-3.5 text-soft">
+        {search.trim()
+          ? "Nothing answers to that. Try fewer words, or another size."
+          : group === "favourites"
+            ? "Nothing is liked yet: press the star of an entry."
+            : group === "own"
+              ? "No own items yet: draw one, bring in a picture, or keep a placed item under a name."
+              : "Nothing here yet."}
+      </p>
+    {/snippet}
+  </LongList>
+  {#if tools.tool.kind === "place"}<PlacingPanel {plan} tool={tools.tool} />{/if}
+  {#if group !== "own"}<ReadyForm {plan} /><KitchenForm {plan} />{/if}
+  {#if group === "own"}<OwnItemsPanel {plan} onkept={() => look("")} />{/if}
+  <OwnItemWindow {plan} />
+  <div class="border-t border-edge p-3.5">
+    <span class="mb-1.5 block text-soft">On the plan</span>
+    <div class="flex flex-wrap items-center gap-1.5">
+      <ThingButtons {plan} stage="Furnish" />
+    </div>
   </div>
-</div>
+{/if}

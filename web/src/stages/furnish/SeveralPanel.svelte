@@ -4,6 +4,7 @@
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import GroupStart from "./GroupStart.svelte";
   import OffsetFields from "./OffsetFields.svelte";
+  import NumberFields from "./NumberFields.svelte";
   import LineUpFields from "./LineUpFields.svelte";
   import RepeatStart from "./RepeatStart.svelte";
 
@@ -52,6 +53,7 @@
     <GroupStart {plan} {ids} />
     <OffsetFields {plan} {ids} />
     <RepeatStart {plan} {ids} />
+    <NumberFields {plan} {items} />
     <LineUpFields {plan} {items} />
   {/if}
 </section>

@@ -1,0 +1,225 @@
+<script lang="ts">
+  import { untrack } from "svelte";
+  import { api, messageOf, type Edit, type FillCandidate, type Spot, type Thing } from "../../../app/api";
+  import { ghost } from "../../../canvas/ghost.svelte";
+  import Choice from "../../../parts/Choice.svelte";
+  import NumberField from "../../../parts/NumberField.svelte";
+  import { Asked } from "../../../plan/asked";
+  import { writeLength } from "../../../plan/figures";
+  import type { OpenPlan } from "../../../plan/openPlan.svelte";
+  import FillPicture from "./FillPicture.svelte";
+  import StyleCard from "./StyleCard.svelte";
+
+  /** Who comes, how they sit, what must stay free: the answers are pictures, and one press takes one. */
+  let { plan, onclose }: { plan: OpenPlan; onclose: () => void } = $props();
+
+  const kind = $derived(plan.catalogue?.things.find((one) => one.name === "seating-block"));
+  const styles = $derived(
+    kind?.ready.map((one) => ({ label: one.label, template: one.template as unknown as Thing })) ?? [],
+  );
+  const rooms = $derived(plan.shell?.rooms ?? []);
+  const zones = $derived(plan.things.filter((thing) => thing.type === "zone"));
+
+  let guests = $state<number | null>(null);
+  let style = $state("Rounds");
+  let where = $state("");
+  let facing = $state("90");
+  let ways = $state("Drawn");
+  let dense = $state(false);
+
+  const area = $derived.by(() => {
+    const known = [...rooms.map((r) => `room ${r.id}`), ...zones.map((z) => `zone ${z.id}`)];
+    if (known.includes(where)) return where;
+    const chosen = [...plan.selected][0];
+    if (chosen && zones.some((z) => z.id === chosen)) return `zone ${chosen}`;
+    const largest = [...rooms].sort((a, b) => b.netInternal - a.netInternal)[0];
+    return largest ? `room ${largest.id}` : "";
+  });
+  const outlines = $derived.by((): Spot[][] => {
+    const [what, id] = split(area);
+    if (what === "room") {
+      const room = rooms.find((r) => r.id === id);
+      return room ? ([room.outline] as Spot[][]) : [];
+    }
+    const zone = zones.find((z) => z.id === id);
+    if (!zone) return [];
+    const own = (zone.shape as { rings: Spot[][] } | null)?.rings ?? [
+      [
+        { x: -zone.width / 2, y: -zone.depth / 2 },
+        { x: zone.width / 2, y: -zone.depth / 2 },
+        { x: zone.width / 2, y: zone.depth / 2 },
+        { x: -zone.width / 2, y: zone.depth / 2 },
+      ] as Spot[],
+    ];
+    const turn = (zone.rotation * Math.PI) / 180;
+    return own.map((ring) =>
+      ring.map((p) => ({
+        x: zone.x + p.x * Math.cos(turn) - p.y * Math.sin(turn),
+        y: zone.y + p.x * Math.sin(turn) + p.y * Math.cos(turn),
+      })),
+    ) as Spot[][];
+  });
+  const split = (text: string) => [text.slice(0, 4), text.slice(5)] as const;
+
+  let id = "";
+  const edit = $derived.by((): Edit | null => {
+    const template = styles.find((one) => one.template.style === style)?.template;
+    const [what, of] = split(area);
+    if (!template || !of) return null;
+    const thing = {
+      ...template,
+      id: untrack(() => (id ||= plan.newId("block"))),
+      levelId: plan.levelId,
+      schemeId: plan.schemeId,
+      guests,
+      facing: Number(facing),
+      ways,
+      layout: dense ? "Dense" : template.layout,
+    };
+    if (what === "room") return { do: "put-over-rooms", thing, roomIds: [of], sure: true } as unknown as Edit;
+    const zone = zones.find((z) => z.id === of)!;
+    const { x, y, rotation, width, depth } = zone;
+    const shape = zone.shape ? { ...(zone.shape as object), rooms: [] } : null;
+    return {
+      do: "put-thing",
+      thing: { ...thing, x, y, rotation, width, depth, shape },
+      sure: true,
+    } as unknown as Edit;
+  });
+
+  let candidates = $state.raw<readonly FillCandidate[]>([]);
+  let problem = $state("");
+  let judged = $state(false);
+  const asked = new Asked();
+  async function look(wanted: Edit, signal: AbortSignal) {
+    const newest = asked.newest();
+    // First the pictures and counts, then what the ways say.
+    for (const judging of [false, true]) {
+      const { data, error } = await api
+        .POST("/api/plans/{planId}/fills", {
+          params: { path: { planId: plan.id } },
+          body: { edit: wanted, judged: judging },
+          signal,
+        })
+        .catch(() => ({ data: undefined, error: { message: "The server cannot be reached." } }));
+      if (!newest()) return;
+      candidates = data?.candidates ?? [];
+      problem = data?.problem?.message ?? (error ? messageOf(error) : "");
+      judged = judging;
+      if (!candidates.length) return;
+    }
+  }
+  $effect(() => {
+    void plan.view?.revision;
+    const wanted = edit;
+    if (!wanted) return;
+    const stop = new AbortController();
+    const soon = setTimeout(() => void look(wanted, stop.signal), 120);
+    return () => (clearTimeout(soon), stop.abort());
+  });
+  $effect(() => () => (ghost.shown = null));
+
+  const show = (one: FillCandidate | null) =>
+    (ghost.shown = one ? { levelId: plan.levelId, tables: one.tablesDrawn, chairs: one.chairsDrawn } : null);
+
+  async function take(one: FillCandidate) {
+    if (!(await plan.do(one.edit))) return;
+    ghost.shown = null;
+    plan.select([id]);
+    onclose();
+  }
+  const isOfChairs = $derived(["Rows", "CurvedRows", "Herringbone", "Circle"].includes(style));
+  const figures = (one: FillCandidate) =>
+    [
+      isOfChairs ? "" : `${one.tables} ${one.tables === 1 ? "table" : "tables"}`,
+      one.areaPerSeat ? `${one.areaPerSeat.toFixed(2)} m² a seat` : "",
+    ]
+      .filter(Boolean)
+      .join(", ");
+</script>
+
+<div class="flex items-center p-3.5 pb-2">
+  <h2 class="flex-1 text-[15px] font-semibold">Seat people</h2>
+  <button class="action" onclick={onclose}>Catalogue</button>
+</div>
+<div class="min-h-0 flex-1 space-y-2 overflow-y-auto px-3.5 pb-3.5">
+  <NumberField label="Guests" empty="as many as fit" value={guests} onvalue={(n) => (guests = n || null)} />
+  <Choice
+    label="Where"
+    value={area}
+    options={[
+      ...rooms.map((r) => [`room ${r.id}`, r.name] as const),
+      ...zones.map((z) => [`zone ${z.id}`, (z.name as string) || "Zone"] as const),
+    ]}
+    onvalue={(next) => (where = next)}
+  />
+  <div class="grid grid-cols-4 gap-1" role="radiogroup" aria-label="How they sit">
+    {#each styles as one (one.label)}
+      <StyleCard
+        style={String(one.template.style)}
+        label={one.label}
+        chosen={style === one.template.style}
+        onchoose={() => (style = String(one.template.style))}
+      />
+    {/each}
+  </div>
+  <Choice
+    label="Looks to"
+    bind:value={facing}
+    options={[
+      ["90", "the north (up)"],
+      ["0", "the east (right)"],
+      ["270", "the south (down)"],
+      ["180", "the west (left)"],
+    ]}
+  />
+  <Choice
+    label="Kept free"
+    bind:value={ways}
+    options={[
+      ["Drawn", "the ways that are drawn"],
+      ["FromDoors", "ways from the doors as well"],
+    ]}
+  />
+  {#if ["Rounds", "HalfRounds", "HighTables", "Cafe"].includes(style)}
+    <label class="flex items-center gap-2 text-soft"
+      ><input type="checkbox" bind:checked={dense} /> Dense ones as well</label
+    >
+  {/if}
+  {#if problem}<p class="text-must" role="alert">{problem}</p>{/if}
+  <ul class="space-y-1.5" aria-label="Candidates">
+    {#each candidates as one (one.words)}
+      <li>
+        <button
+          class="flex w-full gap-2 rounded-md border border-edge bg-white p-1.5 text-left hover:border-moss focus-visible:border-moss"
+          onpointerenter={() => show(one)}
+          onpointerleave={() => show(null)}
+          onfocus={() => show(one)}
+          onblur={() => show(null)}
+          onclick={() => take(one)}
+        >
+          <FillPicture candidate={one} {outlines} />
+          <span class="min-w-0 flex-1 text-[12px] leading-snug">
+            <span
+              class="font-figure block text-[15px] font-semibold {guests && one.seats < guests
+                ? 'text-must'
+                : ''}">{one.seats ? `${one.seats} seats` : figures(one)}</span
+            >
+            <span class="block">{one.words}</span>
+            {#if one.seats}<span class="block text-soft">{figures(one)}</span>{/if}
+            {#if judged && one.narrowest !== null && one.narrowest !== undefined}
+              <span class="block {one.unreached ? 'text-must' : 'text-soft'}"
+                >Narrowest way {writeLength(one.narrowest, plan.units)}{one.unreached
+                  ? `, ${one.unreached} too narrow`
+                  : ""}</span
+              >
+            {/if}
+            {#if one.short.length}<span class="block text-must">Short of {one.short.join(", ")}</span>{/if}
+          </span>
+        </button>
+      </li>
+    {:else}
+      {#if !problem && judged}<li class="text-soft">Nothing of this has room here.</li>{/if}
+    {/each}
+  </ul>
+</div>
