@@ -17,6 +17,7 @@ internal static class Blocks
 
     public static void Run(Func<string, int, Action<int>, double> report)
     {
+        Rows(report);
         var planner = new Planner();
         var plan = Plan.Of(PlanStart.Entities("Blocks", UnitSystem.Metric), Shipped.Library);
         long revision = 0;
@@ -84,11 +85,53 @@ internal static class Blocks
             100,
             i => planner.Answer(plan, new MoveItems(["stage"], 0, -50 * i))
         );
+        Console.WriteLine($"  steps of that drag at which tables jump over 0.3 m | {Jumps(planner, plan)}");
         foreach (var (atOnce, how) in new[] { (true, "with figures at once"), (false, "with its walkways in full") })
             report(
                 $"the stage dragged 5 m in 100 steps, {how}",
                 100,
                 i => planner.Probe(plan, new MoveItems(["stage"], 0, -50 * i), S, L, atOnce)
             );
+    }
+
+    private static int Jumps(Planner planner, Plan plan)
+    {
+        var (before, jumps) = (Places(plan.OfScheme<Item>(S)), 0);
+        for (var i = 0; i < 100; i++)
+        {
+            var answer = planner.Probe(plan, new MoveItems(["stage"], 0, -50 * i), S, L, atOnce: true);
+            var now = Places(answer.State.Items.Select(item => item.Item));
+            if (now.Any(pair => before.TryGetValue(pair.Key, out var was) && was.DistanceTo(pair.Value) > 300))
+                jumps++;
+            before = now;
+        }
+        return jumps;
+
+        static Dictionary<string, Point> Places(IEnumerable<Item> items) =>
+            items.Where(item => item.Parent == "block").ToDictionary(item => item.Id, item => item.Placement.Origin);
+    }
+
+    /// <summary>Rows of chairs in the same hall, and about 2,000 of them in one of 48 x 30 m.</summary>
+    public static void Rows(Func<string, int, Action<int>, double> report)
+    {
+        foreach (var (width, depth) in ((double, double)[])[(40_000, 25_000), (48_000, 28_000)])
+        foreach (var style in (SeatingStyle[])[SeatingStyle.Rows, SeatingStyle.CurvedRows])
+        {
+            var planner = new Planner();
+            var plan = Plan.Of(PlanStart.Entities("Rows", UnitSystem.Metric), Shipped.Library);
+            var made = planner.Answer(plan, new MakeRoom("room", L, "Hall", width, depth, 200, 4000)).Change!;
+            plan.TryApply(plan.Numbered(made, 1), out plan, out _);
+            var block = ((SeatingBlock)SeatingBlock.Kind.Make("block", L, S, default)).As(style) with { FromAisle = 11 };
+            var count = 0;
+            report(
+                $"{style} in {width / 1000:0} x {depth / 1000:0} m: places and chairs",
+                15,
+                i =>
+                    count = planner
+                        .Answer(plan, new PutOverRooms(block with { GapToWalls = 50 + 0.01 * i }, ["room"]))
+                        .Change!.Entities.Count(entity => entity.After is Item)
+            );
+            Console.WriteLine($"  chairs | {count}");
+        }
     }
 }

@@ -25,7 +25,8 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
     public System.Collections.Immutable.ImmutableArray<BlockOffer> Offers(Plan plan, string blockId) =>
         BlockOffers.Of(plan, blockId, forms, spaces);
 
-    public EditAnswer Answer(Plan plan, Edit edit)
+    /// <param name="atOnce">Whether the ways of blocks that keep them are not judged: while a hand moves.</param>
+    public EditAnswer Answer(Plan plan, Edit edit, bool atOnce = false)
     {
         if (WellFormed.Check(edit) is { } malformed)
             return EditAnswer.No(malformed);
@@ -58,16 +59,16 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
                 ?? FinishEdits.Answer(plan, edit)
                 ?? items.Answer(plan, edit),
         };
-        return answer.Change is { } change ? Guard(plan, Followed(plan, change), edit) : answer;
+        return answer.Change is { } change ? Guard(plan, Followed(plan, change, !atOnce), edit) : answer;
     }
 
     /// <summary>With what other things become by it.</summary>
-    private Change Followed(Plan plan, Change change)
+    private Change Followed(Plan plan, Change change, bool judged)
     {
         var named = RoomEdits.KeepNames(plan, change, spaces);
         return ViewEdits.Without(
             plan,
-            FinishEdits.Without(plan, GroupFollow.After(plan, blocks.After(plan, ZoneEdits.After(plan, named, spaces))))
+            FinishEdits.Without(plan, GroupFollow.After(plan, blocks.After(plan, ZoneEdits.After(plan, named, spaces), judged)))
         );
     }
 

@@ -126,7 +126,7 @@ public sealed class Planner
     /// <exception cref="OperationCanceledException">Nobody waits for it any more.</exception>
     public ProbeAnswer Probe(Plan plan, Edit edit, string schemeId, string levelId, bool atOnce = false, CancellationToken cancel = default)
     {
-        var answer = editor.Answer(plan, edit);
+        var answer = editor.Answer(plan, edit, atOnce);
         if (answer.Change is not { } change || !plan.TryApply(change, out var result, out _))
         {
             var now = StateOf(plan, schemeId, levelId);

@@ -20,7 +20,15 @@ public static class BlockStands
 
     /// <param name="one">One of what it is filled with, turned as it is to stand.</param>
     /// <returns>Those nearest to where people look first.</returns>
-    public static ImmutableArray<Stand> Of(Thing block, SeatsAsked asked, PlacedItem one, SeatingArea area, StandingSeats kept = default)
+    /// <param name="carry">Where its things stand, while a hand drags: they stay where nothing holds clearly more; null to lay it anew.</param>
+    public static ImmutableArray<Stand> Of(
+        Thing block,
+        SeatsAsked asked,
+        PlacedItem one,
+        SeatingArea area,
+        StandingSeats kept = default,
+        IReadOnlyList<Point>? carry = null
+    )
     {
         var usual = SeatingStyles.Of(asked.Style);
         var each = Math.Max(1, one.Form.Seats.Length);
@@ -28,7 +36,7 @@ public static class BlockStands
             asked.Guests is { } guests ? (int)Math.Ceiling(Math.Max(0, guests - kept.Seats) / (double)each)
             : asked.Wanted is { } number ? Math.Max(0, number - kept.Tables)
             : (int?)null;
-        var all = Laid(asked, one, area, usual, wanted);
+        var all = Laid(asked, one, area, usual, wanted, carry);
         if (wanted is { } enough && asked.Laid == WantedLaid.Spread && all.Length > enough && !usual.IsOne)
             all = Spread(asked, one, area, usual, enough, all);
         Point[] leftOut = [.. asked.LeftOut.Select(block.Placement.Out)];
@@ -42,8 +50,15 @@ public static class BlockStands
         return [.. all.Select(stand => stand with { At = new Point(Math.Round(stand.At.X, 3), Math.Round(stand.At.Y, 3)) })];
     }
 
-    private static ImmutableArray<Stand> Laid(SeatsAsked asked, PlacedItem one, SeatingArea area, StyleUsual usual, int? wanted) =>
-        usual.IsLattice ? Lattices.Of(asked, one, area)
+    private static ImmutableArray<Stand> Laid(
+        SeatsAsked asked,
+        PlacedItem one,
+        SeatingArea area,
+        StyleUsual usual,
+        int? wanted,
+        IReadOnlyList<Point>? carry = null
+    ) =>
+        usual.IsLattice ? Lattices.Of(asked, one, area, carry)
         : usual.IsOne ? Arrangements.Of(asked, one, area)
         : RowStyles.Of(asked, one, area, wanted);
 

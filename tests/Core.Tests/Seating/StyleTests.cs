@@ -237,4 +237,54 @@ public sealed class StyleTests
         Assert.Equal(("stacking-chair", 400.0, 10), (block.Catalogue, block.GapBetweenRows, block.FromAisle));
         Assert.All(Members(sample), item => Assert.Equal("stacking-chair", item.Catalogue));
     }
+
+    /// <summary>
+    /// Forty seeded halls with columns, a stage and up to three doors, seated in every style that has tables or rows: with ways from the doors kept no way is broken that held before
+    /// the block, and every seat and table of it is reached over what is asked.
+    /// </summary>
+    [Fact]
+    public void With_ways_from_the_doors_kept_nothing_is_cut_off()
+    {
+        var random = new Random(7);
+        SeatingStyle[] styles =
+        [
+            SeatingStyle.Rounds,
+            SeatingStyle.Rows,
+            SeatingStyle.LongTables,
+            SeatingStyle.Training,
+            SeatingStyle.CurvedRows,
+        ];
+        for (var n = 0; n < 40; n++)
+        {
+            var (width, depth) = (11_000 + 500 * random.Next(20), 9000 + 500 * random.Next(14));
+            var sample = new Sample().Room(width, depth).Door(along: 2000 + random.Next(width - 4000), width: 1400);
+            for (var i = random.Next(4); i > 0; i--)
+                sample.Do(
+                    new PutThing(
+                        new Things.Columns.Column(
+                            $"c{i}",
+                            L,
+                            random.Next(2000, width - 2000),
+                            random.Next(2000, depth - 2000),
+                            5 * random.Next(18),
+                            400,
+                            400,
+                            false
+                        )
+                    )
+                );
+            if (n % 2 == 0)
+                sample.Place("stage", "stage-deck-2x1", width / 2.0, depth - 600);
+            var style = styles[n % styles.Length];
+            var before = sample.State.Walkways.Ways.Where(way => !way.Holds).Select(way => way.Target.OwnerId).ToHashSet();
+            sample.Do(new PutOverRooms(Block(style) with { Ways = WaysKept.FromDoors, Layout = (BlockLayout)(n % 3) }, ["room"]));
+            Assert.Empty(sample.State.Overlaps);
+            var broken = sample.State.Walkways.Ways.Where(way => !way.Holds && !before.Contains(way.Target.OwnerId)).ToArray();
+            Assert.True(
+                broken.Length == 0,
+                $"{n} {style}: {string.Join(", ", broken.Take(3).Select(way => $"{way.Target.Name} {way.Width:0} of {way.Target.Needed}"))}"
+            );
+            Assert.NotEmpty(Members(sample));
+        }
+    }
 }

@@ -1,4 +1,7 @@
+using System.Collections.Concurrent;
+using System.Collections.Immutable;
 using System.Globalization;
+using System.Runtime.CompilerServices;
 using Wellsedes.Core.Editing.Groups;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
@@ -15,7 +18,27 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
     /// <summary>What changes farther than this from a block, in mm, does not bear on it.</summary>
     private const double Near = 3000;
 
-    public Change After(Plan plan, Change change)
+    private readonly BlockMend mend = new();
+
+    /// <summary>Where the things of blocks were when a drag was last asked about, by the plan it began from.</summary>
+    private readonly ConditionalWeakTable<Plan, ConcurrentDictionary<string, ImmutableArray<Point>>> dragged = [];
+
+    /// <summary>Where the things of a block stand that is dragged or dragged into, and is asked nothing else; null where it is asked otherwise.</summary>
+    private IReadOnlyList<Point>? Carried(Plan plan, Thing block, SeatsAsked asked, BlockSite site)
+    {
+        if (
+            plan.Find(block.Id) is not Thing was
+            || was.Fills() is not { } before
+            || !before.Equals(asked with { Kept = before.Kept, LeftOut = before.LeftOut })
+        )
+            return null;
+        return dragged.TryGetValue(plan, out var known) && known.TryGetValue(block.Id, out var last)
+            ? last
+            : [.. site.Own.Select(item => item.Placement.Origin)];
+    }
+
+    /// <param name="judged">Whether blocks that keep ways free have them judged, which takes longer.</param>
+    public Change After(Plan plan, Change change, bool judged)
     {
         if (!plan.All<Thing>().Concat(change.Entities.Select(e => e.After).OfType<Thing>()).Any(thing => thing.Fills() is not null))
             return change;
@@ -33,7 +56,7 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
             if (BearsOn(plan, change, block))
             {
                 filled = true;
-                Fill(plan, after, block, made);
+                Fill(plan, after, block, made, judged);
                 var sofar = change with { Entities = [.. made.Values] };
                 if (!plan.TryApply(sofar, out after, out _))
                     return change;
@@ -65,13 +88,16 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
         );
     }
 
-    private void Fill(Plan plan, Plan after, Thing block, Dictionary<string, EntityChange> made)
+    private void Fill(Plan plan, Plan after, Thing block, Dictionary<string, EntityChange> made, bool judged)
     {
         var asked = ByHand(plan, after, block, made, Put);
         var site = new BlockSite(after, block, forms, spaces, asked.Kept);
         if (site.One(asked) is not { } one)
             return;
-        var stands = site.Stands(asked, one);
+        var carry = judged ? null : Carried(plan, block, asked, site);
+        var stands = site.Stands(asked, one, judged ? mend : null, carry);
+        if (carry is not null)
+            dragged.GetOrCreateValue(plan)[block.Id] = [.. stands.Select(stand => stand.At)];
         var given = BlockMatch.Of(site.Own, stands, asked.Catalogue);
         var labels = ItemEdits.Labels(after, site.SchemeId);
         var slot = site.Members.Select(item => item.Slot ?? 0).DefaultIfEmpty(-1).Max();

@@ -17,6 +17,7 @@ internal static class BlockOffers
         if (plan.Find(blockId) is not Thing block || block.Fills() is not { } asked)
             return [];
         var site = new BlockSite(plan, block, forms, spaces, asked.Kept);
+        var mend = new BlockMend();
         var (tables, seats) = Held(asked);
         List<BlockOffer> offers = [];
         foreach (var (words, other) in Others(plan, asked, site.Checks))
@@ -37,7 +38,7 @@ internal static class BlockOffers
         {
             if (site.One(one) is not { } table)
                 return (0, 0);
-            var stands = site.Stands(one, table);
+            var stands = site.Stands(one, table, mend);
             return (stands.Length + site.Stay.Tables, stands.Sum(site.SeatsOf) + site.Stay.Seats);
         }
     }
@@ -58,6 +59,8 @@ internal static class BlockOffers
         }
         if (asked.GapToWalls >= 100)
             yield return ($"{LengthText.Tell(100, units)} nearer to walls", asked with { GapToWalls = asked.GapToWalls - 100 });
+        if (asked.Ways == WaysKept.FromDoors)
+            yield return ("Only drawn ways kept free, none from the doors", asked with { Ways = WaysKept.Drawn });
         if (usual.HasRows && asked.FromAisle is { } most)
             yield return ($"{most + 1} from an aisle", asked with { FromAisle = most + 1 });
         if (usual.HasRows && asked.Aisles != AislesAt.Fullest)

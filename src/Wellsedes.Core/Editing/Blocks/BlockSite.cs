@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Globalization;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
@@ -79,18 +80,32 @@ internal sealed class BlockSite
     }
 
     /// <summary>What it holds when it is asked so; with ways from the doors kept free, round those that cost the least.</summary>
-    public ImmutableArray<Stand> Stands(SeatsAsked asked, PlacedItem one)
+    /// <param name="mend">Judges the ways of what is laid and leaves out what breaks one; null where that is not asked.</param>
+    /// <param name="carry">Where its things stand while a hand drags; null to lay it anew.</param>
+    public ImmutableArray<Stand> Stands(SeatsAsked asked, PlacedItem one, BlockMend? mend = null, IReadOnlyList<Point>? carry = null)
     {
         var area = SeatingArea.Of(block, asked.Facing, one, space, standing, ways);
         ImmutableArray<Stand>? best = null;
         if (asked.Ways == WaysKept.FromDoors)
             foreach (var strips in WaysOut.Of(space, block, checks.MainAisle, asked.Facing))
             {
-                var laid = BlockStands.Of(block, asked, one, area with { Ways = area.Ways.AddRange(strips) }, Stay);
+                var laid = BlockStands.Of(block, asked, one, area with { Ways = area.Ways.AddRange(strips) }, Stay, carry);
                 if (best is not { } known || laid.Length > known.Length)
                     best = laid;
             }
-        return best ?? BlockStands.Of(block, asked, one, area, Stay);
+        var stands = best ?? BlockStands.Of(block, asked, one, area, Stay, carry);
+        if (mend is null || asked.Ways != WaysKept.FromDoors)
+            return stands;
+        string IdOf(int i) => string.Create(CultureInfo.InvariantCulture, $"{block.Id}/{i}");
+        var gone = mend.LeftOut(
+            plan,
+            space,
+            checks,
+            block,
+            standing,
+            [.. stands.Select((stand, i) => forms.Place(plan, Standing(stand) with { Id = IdOf(i) }, checks)).OfType<PlacedItem>()]
+        );
+        return gone.Count == 0 ? stands : [.. stands.Where((_, i) => !gone.Contains(IdOf(i)))];
     }
 
     /// <summary>A stand as an item of the block.</summary>

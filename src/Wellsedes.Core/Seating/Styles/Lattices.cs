@@ -12,7 +12,7 @@ public static class Lattices
     /// <summary>Who sits at a café table of two.</summary>
     private static readonly SeatsBySide Two = new(Front: 1, Back: 1);
 
-    internal static ImmutableArray<Stand> Of(SeatsAsked asked, PlacedItem one, SeatingArea area)
+    internal static ImmutableArray<Stand> Of(SeatsAsked asked, PlacedItem one, SeatingArea area, IReadOnlyList<Point>? carry = null)
     {
         var radius = RingOf(one);
         var region = area.Middles(radius, asked.GapToWalls);
@@ -28,8 +28,13 @@ public static class Lattices
         var lines = asked.Layout is BlockLayout.Staggered ? null : Filling.Fullest(region, fill, LatticeKind.Square);
         var staggered = asked.Layout is BlockLayout.Lines ? null : Filling.Fullest(region, fill, LatticeKind.Staggered);
         var best = staggered is not null && staggered.Count > (lines?.Count ?? 0) ? staggered : lines;
-        if (best is null)
-            return [];
+        var rows = best?.Rows ?? [];
+        if (carry is not null && CarriedOn.From(carry, region, fill.InRow, fill.BetweenRows) is { IsEmpty: false } carried)
+        {
+            var stays = carried.Sum(row => row.Length);
+            if (best is null || best.Count <= stays * (1 + CarriedOn.ClearlyMore))
+                rows = carried;
+        }
         var (item, towards) = (one.Item, Point.At(asked.Facing));
         if (isDense)
             return
@@ -43,8 +48,7 @@ public static class Lattices
         SeatsBySide? SeatsOf(int row, int place) => asked.Style == SeatingStyle.Cafe && (row + place) % 2 == 1 ? Two : item.Seats;
         return
         [
-            .. best
-                .Rows.SelectMany((row, r) => row.Select((p, i) => (p, r, i)))
+            .. rows.SelectMany((row, r) => row.Select((p, i) => (p, r, i)))
                 .Where(place => region.Holds(place.p))
                 .OrderByDescending(place => Math.Round(place.p.Dot(towards)))
                 .ThenBy(place => Math.Round(place.p.Cross(towards)))
