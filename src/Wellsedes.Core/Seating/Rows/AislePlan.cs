@@ -9,7 +9,7 @@ namespace Wellsedes.Core.Seating.Rows;
 internal static class AislePlan
 {
     /// <summary>More lines than this for one aisle are thinned out.</summary>
-    private const int MostLines = 260;
+    private const int MostLines = 200;
 
     public static LaidRows Best(IReadOnlyList<RowLine> rows, RowsAsked asked, double axis, bool isMirrored)
     {
@@ -21,7 +21,8 @@ internal static class AislePlan
         var best = new int[lines.Length];
         var before = new int[lines.Length];
         var halves = rows.Max(row => row.HalfAisle);
-        // Farther from line to line than two full rows on either side of no aisle nothing is won.
+        // Between lines that hold all they may nothing more is won by going farther.
+        var farthest = rows.Max(row => (2 * most + 1) * row.Step + 4 * row.HalfAisle);
         for (var j = 0; j < lines.Length; j++)
         {
             (best[j], before[j]) = (Count(rows, null, lines[j], most), -1);
@@ -29,6 +30,8 @@ internal static class AislePlan
                 best[j] = -1;
             for (var i = j - 1; i >= 0; i--)
             {
+                if (lines[j] - lines[i] > farthest)
+                    break;
                 if (lines[j] - lines[i] < 2 * halves || best[i] < 0)
                     continue;
                 if (forced.Any(f => f > lines[i] + 1e-9 && f < lines[j] - 1e-9))
@@ -36,9 +39,6 @@ internal static class AislePlan
                 var count = best[i] + Count(rows, lines[i], lines[j], most);
                 if (count > best[j])
                     (best[j], before[j]) = (count, i);
-                // Between lines that hold all they may nothing more is won by going farther.
-                if (rows.All(row => lines[j] - lines[i] - 2 * row.HalfAisle > (2 * most + 1) * row.Step + 2 * row.HalfAisle))
-                    break;
             }
         }
         var (full, last) = (forced.Length == 0 ? Count(rows, null, null, most) : -1, -1);

@@ -12,10 +12,11 @@ internal static class RowLaying
 {
     private const int MostRows = 400;
     private const int MostFirsts = 24;
+    private const int FewFirsts = 8;
     private const int Samples = 12;
 
     /// <summary>Of first rows that may hold more than the best so far, so many are looked at.</summary>
-    private const int MostLooked = 12;
+    private const int MostLooked = 4;
 
     public static LaidRows Fullest(RowGround ground, RowGround about, RowUnit unit, RowsAsked asked)
     {
@@ -24,7 +25,7 @@ internal static class RowLaying
         foreach (
             var (_, rows) in Firsts(ground, unit, asked)
                 .Select(first => Lines(ground, about, unit, asked, first))
-                .Select(rows => (Most: rows.Sum(row => row.Most), rows))
+                .Select(rows => (Most: rows.Sum(row => row.MostFrom(asked.FromAisle)), rows))
                 .OrderByDescending(one => one.Most)
                 .TakeWhile(one => one.Most > best.Count && looked++ < MostLooked)
         )
@@ -41,8 +42,10 @@ internal static class RowLaying
         var pitch = unit.Depth + asked.Passage;
         var before = unit.PassageBefore ? asked.Passage : 0;
         double[] events = [.. ground.Events(asked.ToWalls).Where(at => at > least - 1 && at < most + 1).Distinct().Order()];
-        if (events.Length > MostFirsts)
-            events = [.. events[..(MostFirsts / 2)], .. events[^(MostFirsts / 2)..]];
+        // Where samples are taken as well, the outermost few are enough.
+        var many = ground.IsSlanted ? FewFirsts : MostFirsts;
+        if (events.Length > many)
+            events = [.. events[..(many / 2)], .. events[^(many / 2)..]];
         var seen = new HashSet<long>();
         List<double> firsts = [];
         void Add(double at)

@@ -70,6 +70,28 @@ internal sealed record RowLine(int Number, double Across, RowPart[] Parts, doubl
 
     /// <summary>As many as its parts hold were there no aisles.</summary>
     public int Most => Parts.Sum(part => Fit(part.To - part.From));
+
+    /// <summary>As many as its parts hold at most, each with its own aisles, wherever those of other rows are.</summary>
+    public int MostFrom(int? fromAisle)
+    {
+        if (fromAisle is not { } most)
+            return Most;
+        var sum = 0;
+        foreach (var part in Parts)
+        {
+            var (length, ends) = (part.To - part.From, (part.OpenFrom ? most : 0) + (part.OpenTo ? most : 0));
+            var best = 0;
+            for (var aisles = 0; ; aisles++)
+            {
+                var fit = Fit(length - 2 * HalfAisle * aisles);
+                best = Math.Max(best, Math.Min(fit, ends + 2 * most * aisles));
+                if (fit <= ends + 2 * most * aisles)
+                    break;
+            }
+            sum += best;
+        }
+        return sum;
+    }
 }
 
 /// <summary>Places of a row without a break.</summary>
