@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Rulebooks;
 
 namespace Wellsedes.Core.Plans;
 
@@ -67,8 +68,11 @@ public sealed record SeatsAsked(
     /// <summary>How far the wings are turned to the middle, in degrees.</summary>
     public double Fan { get; init; } = 15;
 
-    /// <summary>Places for wheelchair users in rows.</summary>
+    /// <summary>Places for wheelchair users in rows, where no rule says how many.</summary>
     public int Wheelchairs { get; init; }
+
+    /// <summary>The rule that says how many of a row may be from an aisle, and how many places there are for wheelchair users.</summary>
+    public SeatingRule Rule { get; init; }
 
     public WaysKept Ways { get; init; }
 

@@ -2,6 +2,7 @@ using Wellsedes.Core.Editing;
 using Wellsedes.Core.Findings;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Rulebooks;
 using Wellsedes.Core.Things.SeatingBlocks;
 using Wellsedes.Core.Walkways;
 
@@ -286,5 +287,73 @@ public sealed class StyleTests
             );
             Assert.NotEmpty(Members(sample));
         }
+    }
+
+    /// <summary>Rows by a published rule (from memory): what the passage allows from an aisle, and places for wheelchair users by the seats there are.</summary>
+    [Fact]
+    public void A_rule_says_how_many_sit_from_an_aisle_and_where_wheelchairs_go()
+    {
+        foreach (
+            var (rule, passage, most, places) in new[]
+            {
+                (SeatingRule.Ibc, 356.0, 10, 5),
+                (SeatingRule.Uk, 350, 9, 6),
+                (SeatingRule.Germany, 400, 10, 3),
+            }
+        )
+        {
+            var sample = new Sample().Room(15_000, 10_000).Door();
+            sample.Do(new PutOverRooms(Block(SeatingStyle.Rows) with { Rule = rule, GapBetweenRows = passage, FromAisle = 3 }, ["room"]));
+            var spaces = Members(sample).Count(item => item.Catalogue == "wheelchair-space");
+            var seats = Members(sample).Length;
+            Assert.InRange(seats, 200, 300);
+            Assert.Equal(places, spaces);
+            var longest = Members(sample)
+                .GroupBy(item => Math.Round(item.Y))
+                .Max(row =>
+                    row.Select(item => item.X)
+                        .Order()
+                        .Aggregate(
+                            (Run: 0, Longest: 0, Last: -1e9),
+                            (now, x) =>
+                            {
+                                var run = x - now.Last > 600 ? 1 : now.Run + 1;
+                                return (run, Math.Max(run, now.Longest), x);
+                            }
+                        )
+                        .Longest
+                );
+            Assert.InRange(longest, most, 2 * most);
+            Assert.Empty(sample.State.Overlaps);
+        }
+        var narrow = new Sample().Room(20_000, 12_000);
+        Assert.Equal(
+            "gapBetweenRows",
+            narrow.Refused(new PutOverRooms(Block(SeatingStyle.Rows) with { Rule = SeatingRule.Ibc, GapBetweenRows = 250 }, ["room"])).Field
+        );
+    }
+
+    /// <summary>What makes no sense is refused by its field, with the way out.</summary>
+    [Fact]
+    public void What_makes_no_sense_in_rows_is_refused_by_its_field()
+    {
+        var sample = new Sample().Room(16_000, 12_000).Door();
+        var usual = Block(SeatingStyle.Rows);
+        void Refused(string field, SeatingBlock block) => Assert.Equal(field, sample.Refused(new PutOverRooms(block, ["room"])).Field);
+        Refused("aisle", usual with { Aisle = 100 });
+        Refused("aisle", usual with { Aisle = 50_000 });
+        Refused("gapInRow", usual with { GapInRow = -1 });
+        Refused("gapToWalls", usual with { GapToWalls = 50_000 });
+        Refused("guests", usual with { Guests = 0 });
+        Refused("guests", usual with { Guests = 10_001 });
+        Refused("wanted", usual with { Wanted = 0 });
+        Refused("wanted", usual with { Wanted = 10_000 });
+        Refused("fromAisle", usual with { FromAisle = 0 });
+        Refused("crossEvery", usual with { CrossEvery = 0 });
+        Refused("wheelchairs", usual with { Wheelchairs = -1 });
+        Refused("catalogue", usual with { Catalogue = "round-table-1525" });
+        Refused("catalogue", Block(SeatingStyle.Rounds) with { Catalogue = "stacking-chair" });
+        Refused("fan", Block(SeatingStyle.Herringbone) with { Fan = 80 });
+        Assert.Empty(Members(sample));
     }
 }

@@ -1,5 +1,6 @@
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Rulebooks;
 
 namespace Wellsedes.Core.Seating.Rows;
 
@@ -31,11 +32,17 @@ internal static class WheelchairPlaces
 {
     private sealed record End(RowRun Run, bool IsFrom);
 
-    public static IEnumerable<RowPlace> In(LaidRows laid, RowGround ground, RowUnit unit, SeatsAsked asked, PlacedItem one)
+    /// <summary>How many there are to be among so many seats.</summary>
+    public static int Wanted(SeatsAsked asked, int seats) =>
+        asked.Rule == SeatingRule.Typed || asked.Style == SeatingStyle.Circle
+            ? asked.Wheelchairs
+            : SeatingRules.WheelchairPlaces(asked.Rule, seats);
+
+    public static IEnumerable<RowPlace> In(LaidRows laid, RowGround ground, RowUnit unit, int wanted, PlacedItem one)
     {
         var places = laid.Runs.ToDictionary(run => run, run => RowLaying.Places(run).ToList());
         List<RowPlace> spaces = [];
-        if (asked.Wheelchairs > 0 && one.IsSeat && laid.Runs.Count > 0)
+        if (wanted > 0 && one.IsSeat && laid.Runs.Count > 0)
         {
             var last = laid.Runs.Max(run => run.Row.Number);
             List<End> ends =
@@ -43,10 +50,10 @@ internal static class WheelchairPlaces
                 .. laid.Runs.Where(run => run.AtFrom).Select(run => new End(run, true)),
                 .. laid.Runs.Where(run => run.AtTo).Select(run => new End(run, false)),
             ];
-            for (var i = 0; i < asked.Wheelchairs; i++)
+            for (var i = 0; i < wanted; i++)
             {
                 // From the front to the back and from one side to the other in turn.
-                var row = asked.Wheelchairs == 1 ? 0 : (int)Math.Round((double)last * i / (asked.Wheelchairs - 1));
+                var row = wanted == 1 ? 0 : (int)Math.Round((double)last * i / (wanted - 1));
                 var given = ends.OrderBy(end => Math.Abs(end.Run.Row.Number - row))
                     .ThenBy(end => end.IsFrom == (i % 2 == 0) ? 0 : 1)
                     .ThenBy(end => Math.Abs((end.IsFrom ? end.Run.From : end.Run.To) - ground.Axis))

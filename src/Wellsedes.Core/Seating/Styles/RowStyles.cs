@@ -29,7 +29,7 @@ internal static class RowStyles
         RowGround Ground(SeatingArea on) => isArc ? new ArcGround(on, focus, asked.Facing) : new StraightGround(on, asked.Facing);
         var ground = Ground(area);
         var laid = RowLaying.Fullest(ground, Ground(area.RoundAbout()), unit, rows);
-        var places = WheelchairPlaces.In(laid, ground, unit, asked, one);
+        var places = WheelchairPlaces.In(laid, ground, unit, WheelchairPlaces.Wanted(asked, laid.Count), one);
         return Stands(places, ground, unit, one, leftIsMore: !isArc, isFromBehind: asked.Style == SeatingStyle.Circle);
     }
 
@@ -89,36 +89,29 @@ internal static class RowStyles
         var towards = Point.At(asked.Facing);
         var left = towards.Left();
         const double far = 1e6;
-        var made = ImmutableArray.CreateBuilder<Stand>();
-        foreach (var side in (ReadOnlySpan<int>)[1, -1])
-        {
-            // The other half of the floor and the aisle are none of this wing's.
-            var edge = area.Middle + left * (side * asked.Aisle / 2);
-            var other = edge - left * (side * far);
-            var taken = Convex.Polygon([edge - towards * far, other - towards * far, other + towards * far, edge + towards * far]);
-            var facing = asked.Facing - side * asked.Fan;
-            var ground = new StraightGround(area, facing, [taken]);
-            var about = new StraightGround(area.RoundAbout(), facing);
-            var laid = RowLaying.Fullest(ground, about, unit, rows with { Aisles = AislesAt.Fullest });
-            made.AddRange(
-                Stands(
-                    WheelchairPlaces.In(
-                        laid,
-                        ground,
-                        unit,
-                        asked with
-                        {
-                            Wheelchairs = side > 0 ? (asked.Wheelchairs + 1) / 2 : asked.Wheelchairs / 2,
-                        },
-                        one
-                    ),
-                    ground,
-                    unit,
-                    one,
-                    leftIsMore: true
-                )
-            );
-        }
+        (StraightGround Ground, LaidRows Laid)[] wings =
+        [
+            .. new[] { 1, -1 }.Select(side =>
+            {
+                // The other half of the floor and the aisle are none of this wing's.
+                var edge = area.Middle + left * (side * asked.Aisle / 2);
+                var other = edge - left * (side * far);
+                var taken = Convex.Polygon([edge - towards * far, other - towards * far, other + towards * far, edge + towards * far]);
+                var facing = asked.Facing - side * asked.Fan;
+                var ground = new StraightGround(area, facing, [taken]);
+                var about = new StraightGround(area.RoundAbout(), facing);
+                return (ground, RowLaying.Fullest(ground, about, unit, rows with { Aisles = AislesAt.Fullest }));
+            }),
+        ];
+        var wanted = WheelchairPlaces.Wanted(asked, wings.Sum(wing => wing.Laid.Count));
+        int[] shares = [(wanted + 1) / 2, wanted / 2];
+        Stand[] made =
+        [
+            .. wings.SelectMany(
+                (wing, i) =>
+                    Stands(WheelchairPlaces.In(wing.Laid, wing.Ground, unit, shares[i], one), wing.Ground, unit, one, leftIsMore: true)
+            ),
+        ];
         // One row goes on from the left wing to the right one.
         return
         [

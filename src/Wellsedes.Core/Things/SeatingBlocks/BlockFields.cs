@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Rulebooks;
 
 namespace Wellsedes.Core.Things.SeatingBlocks;
 
@@ -71,6 +72,19 @@ internal static class BlockFields
             Note: "From doors as wide as main aisles, where they cost least."
         ),
         new("aisle", "Aisles", ThingFieldKind.Length, Note: "Their clear width.", Only: Rows),
+        new(
+            "rule",
+            "Rows by rule",
+            ThingFieldKind.Choice,
+            [
+                new("Typed", "as typed here"),
+                new("Ibc", "IBC 2021, ADA 2010"),
+                new("Uk", "BS 9999, Document M"),
+                new("Germany", "MVStättVO (Germany)"),
+            ],
+            Note: "Says the most seats from an aisle and the places for wheelchair users. From memory; check the adopted edition.",
+            Only: "style=Rows|CurvedRows|Herringbone"
+        ),
         new(
             "fromAisle",
             "From an aisle",
@@ -178,6 +192,11 @@ internal static class BlockFields
             return new Problem(
                 "aisle",
                 $"The aisle is wider than the area; give it at most {Math.Floor(Math.Max(box.Width, box.Height))} mm."
+            );
+        if (block.OfRule && SeatingRules.LeastPassage(block.Rule) is { } least && block.GapBetweenRows < least - Geometry.Tolerance.Length)
+            return new Problem(
+                "gapBetweenRows",
+                $"By this rule the passage between rows is at least {Math.Ceiling(least)} mm; {block.GapBetweenRows:0.#} mm was given."
             );
         if (block.FromAisle is < 1 or > 100)
             return new Problem(

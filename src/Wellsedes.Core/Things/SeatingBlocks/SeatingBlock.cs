@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Rulebooks;
 
 namespace Wellsedes.Core.Things.SeatingBlocks;
 
@@ -40,7 +41,8 @@ public sealed record SeatingBlock(
     double Fan = 15,
     int Wheelchairs = 0,
     WaysKept Ways = WaysKept.Drawn,
-    RowNumbers Numbers = RowNumbers.Letters
+    RowNumbers Numbers = RowNumbers.Letters,
+    SeatingRule Rule = SeatingRule.Typed
 ) : OutlinedThing(Id, LevelId, X, Y, Rotation, Width, Depth, Locked, Shape), IOfScheme
 {
     /// <summary>The most tables that can be wanted, or chairs of rows.</summary>
@@ -89,6 +91,9 @@ public sealed record SeatingBlock(
         };
     }
 
+    /// <summary>Whether a rule says how many of a row may be from an aisle.</summary>
+    internal bool OfRule => Rule != SeatingRule.Typed && SeatingStyles.Of(Style) is { IsOfChairs: true } && Style != SeatingStyle.Circle;
+
     /// <summary>All that is asked but those that were set by hand and left out: these are compared by content.</summary>
     private SeatsAsked Told => Fills() with { Kept = [], LeftOut = [] };
 
@@ -112,7 +117,8 @@ public sealed record SeatingBlock(
             Guests = Guests,
             Laid = Laid,
             Aisle = Aisle,
-            FromAisle = FromAisle,
+            FromAisle = OfRule ? SeatingRules.MostFromAisle(Rule, GapBetweenRows) ?? 1 : FromAisle,
+            Rule = Rule,
             Aisles = Aisles,
             CrossEvery = CrossEvery,
             Focus = Focus,
@@ -139,7 +145,8 @@ public sealed record SeatingBlock(
             Guests = asked.Guests,
             Laid = asked.Laid,
             Aisle = asked.Aisle,
-            FromAisle = asked.FromAisle,
+            FromAisle = asked.Rule == SeatingRule.Typed ? asked.FromAisle : FromAisle,
+            Rule = asked.Rule,
             Aisles = asked.Aisles,
             CrossEvery = asked.CrossEvery,
             Focus = asked.Focus,
