@@ -1,10 +1,12 @@
 using Wellsedes.Core.Editing;
+using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Things;
 using Wellsedes.Core.Things.DrawnWays;
 using Wellsedes.Core.Things.Fittings;
+using Wellsedes.Core.Things.SeatingBlocks;
 using Wellsedes.Core.Things.Zones;
 
 namespace Wellsedes.Formats.Tests;
@@ -14,6 +16,7 @@ internal static class ReedWorkshop
 {
     private const string L = PlanStart.LevelId;
     private const string S = PlanStart.SchemeId;
+    private const string E = "exam-scheme";
     private const double Foot = 304.8;
     private const double Inch = 25.4;
 
@@ -21,7 +24,8 @@ internal static class ReedWorkshop
     {
         var planner = new Planner();
         var plan = Plan.Of(PlanStart.Entities("Reed Workshop", UnitSystem.FeetInches), Shipped.Library);
-        foreach (var edit in Shell().Concat(Furnish()))
+        Item[] Members(string block) => [.. plan.OfScheme<Item>(S).Where(item => item.Parent == block).OrderBy(item => item.Slot)];
+        foreach (var edit in Shell().Concat(Furnish(Members)).Concat(Exam()))
         {
             var answer = planner.Answer(plan, edit);
             if (answer.Change is null || !plan.TryApply(answer.Change, out plan, out _))
@@ -63,7 +67,7 @@ internal static class ReedWorkshop
             );
     }
 
-    private static IEnumerable<Edit> Furnish()
+    private static IEnumerable<Edit> Furnish(Func<string, Item[]> desks)
     {
         // Sockets in the floor: each serves the desks either side of it.
         for (var row = 0; row < 4; row++)
@@ -84,23 +88,34 @@ internal static class ReedWorkshop
             {
                 Sure = true,
             };
-        // At the front four rows of seven, which look to the screen on the north wall.
-        yield return new PlaceItem("chair", S, L, "stacking-chair", 12.5 * Foot, 44 * Foot, 180);
-        yield return new RepeatItems(
-            "front",
-            ["chair"],
-            new RepeatFigures(Columns: 7, Rows: 4, ColumnPitch: 2.5 * Foot, RowPitch: 4 * Foot)
-        );
-        yield return new MoveItems([.. Members("front", "chair", 28)], 15 * Foot, 0);
-        // At the back a desk with its screen, four rows of seven.
-        yield return new PlaceItem("desk", S, L, "desk-48", 5.5 * Foot, 7 * Foot);
-        yield return new PlaceItem("screen", S, L, "monitor-24", 5.5 * Foot, 7 * Foot + 180);
-        yield return new MakeCluster("place", ["desk", "screen"], "Place with a screen");
-        yield return new RepeatItems(
-            "back",
-            ["desk", "screen"],
-            new RepeatFigures(Columns: 7, Rows: 4, ColumnPitch: 4 * Foot + 10 * Inch, RowPitch: 5 * Foot + 8 * Inch)
-        );
+        // At the front a block of four rows of seven, which look to the screen on the north wall.
+        yield return new PutThing(
+            Block("front", SeatingStyle.Rows, 20 * Foot, 38.5 * Foot, 19 * Foot, 19 * Foot) with
+            {
+                GapInRow = 2.5 * Foot - 500,
+                GapBetweenRows = 4 * Foot - 550,
+                FromAisle = 7,
+                Wanted = 28,
+            }
+        )
+        {
+            Sure = true,
+        };
+        // At the back a block of desks, each with its screen, four rows of seven.
+        yield return new PutThing(
+            Block("back", SeatingStyle.Exam, 20 * Foot, 15 * Foot, 36 * Foot, 25 * Foot) with
+            {
+                Catalogue = "desk-48",
+                GapInRow = 10 * Inch,
+                GapBetweenRows = 25 * Inch,
+                Wanted = 28,
+            }
+        )
+        {
+            Sure = true,
+        };
+        foreach (var (desk, i) in desks("back").Select((desk, i) => (desk, i)))
+            yield return new PlaceItem($"screen-{i + 1}", S, L, "monitor-24", desk.X, desk.Y + 180);
         yield return new PlaceItem("projection", S, L, "projection-screen-10", 20 * Foot, 53 * Foot);
         yield return new PlaceItem("lectern", S, L, "lectern", 12 * Foot, 50 * Foot);
         yield return new PlaceItem("coffee", S, L, "coffee-station", 38.4 * Foot, 34 * Foot, 270);
@@ -143,6 +158,29 @@ internal static class ReedWorkshop
         yield return new SetBrief(new Brief("brief-a", S, Seats: 28, Workstations: 28));
     }
 
-    private static IEnumerable<string> Members(string repeat, string first, int count) =>
-        Enumerable.Range(2, count - 1).Select(i => $"{repeat}-{i}").Prepend(first);
+    /// <summary>A second scheme of the same room: thirty single desks for an exam.</summary>
+    private static IEnumerable<Edit> Exam()
+    {
+        yield return new AddScheme(E, "Exam");
+        yield return new PutThing(
+            Block("exam", SeatingStyle.Exam, 20 * Foot, 22 * Foot, 36 * Foot, 40 * Foot) with
+            {
+                SchemeId = E,
+                Wanted = 30,
+                Laid = WantedLaid.Spread,
+            }
+        )
+        {
+            Sure = true,
+        };
+        yield return new PlaceItem("invigilator", E, L, "teacher-desk", 20 * Foot, 50 * Foot, 0);
+        yield return new SetBrief(new Brief($"brief-{E}", E, Seats: 30));
+    }
+
+    private static SeatingBlock Block(string id, SeatingStyle style, double x, double y, double width, double depth) =>
+        ((SeatingBlock)SeatingBlock.Kind.Make(id, L, S, new Point(x, y))).As(style) with
+        {
+            Width = width,
+            Depth = depth,
+        };
 }

@@ -33,6 +33,15 @@ public sealed class StudioTests
         Nothing_wrong(state);
     }
 
+    [Fact]
+    public void Reed_Workshop_has_an_exam_of_30_desks_in_its_second_scheme()
+    {
+        var plan = PlanFiles.Read(File.ReadAllBytes(Reed));
+        var state = new Planner().StateOf(plan, "exam-scheme", PlanStart.LevelId);
+        Assert.Equal((30, 1), (state.Tally.Seats, state.Tally.Workstations));
+        Nothing_wrong(state);
+    }
+
     [Theory]
     [InlineData(PlanStart.SchemeId, 24)]
     [InlineData("open-house", 0)]

@@ -26,7 +26,9 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
             if (finish.Joints is { } joints && map.Ratio <= SmallestJoints)
                 Draw(joints, Ink.Soft, Ink.Finest);
         }
-        Things(input.Things, part => part.Role == ThingRole.Tinted);
+        // The edge of a block is for whoever plans, unless it has a name that somebody is to read.
+        Thing[] printed = [.. input.Things.Where(thing => thing.Fills() is null || thing.OwnName().Length > 0)];
+        Things(printed, part => part.Role == ThingRole.Tinted);
         Shell(input, finishes.Where(finish => finish.OnWall));
         var changing = new ChangesPainter(map, marks);
         if (input.Changes is { } gone)
@@ -44,7 +46,7 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
             Symbol(item, Finishes.TintOf(input.Plan, item.Item));
         if (input.Changes is { } changes)
             changing.Paint(changes, input.Items);
-        Things(input.Things, part => part.Role != ThingRole.Tinted);
+        Things(printed, part => part.Role != ThingRole.Tinted);
         Texts(input.Things);
         if (input.Settings.Shows.Labels)
             foreach (var item in input.Items)
@@ -280,7 +282,8 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
             return;
         if (text.Width(name, 2.5, true) > Math.Max(wide, body.Height / map.Ratio))
             return;
-        var turn = body.Height > body.Width ? item.Item.Rotation + 90 : item.Item.Rotation;
+        var isUpright = body.Height > body.Width * 1.25 || text.Width(name, 2.5, true) > wide;
+        var turn = isUpright ? item.Item.Rotation + 90 : item.Item.Rotation;
         turn = AngleText.Normal(turn);
         if (turn is > 90.5 and < 270.5)
             turn -= 180;

@@ -71,7 +71,15 @@ public static class Schedule
                 size,
                 kind.IsRound,
                 count,
-                [.. labels.Where(label => label.Length > 0).OrderBy(Number).ThenBy(label => label, StringComparer.Ordinal)],
+                [
+                    .. labels
+                        .Where(label => label.Length > 0)
+                        .OrderBy(label => Split(label).Number == int.MaxValue)
+                        .ThenBy(label => Split(label).Before.Length)
+                        .ThenBy(label => Split(label).Before, StringComparer.Ordinal)
+                        .ThenBy(label => Split(label).Number)
+                        .ThenBy(label => label, StringComparer.Ordinal),
+                ],
                 kind.SupplierCode,
                 kind.Price,
                 used.GetValueOrDefault(kind.Key)
@@ -82,17 +90,38 @@ public static class Schedule
     private static string MadeOf(PlacedItem item) =>
         FormMaker.Find(item.Kind.Maker).MadeOf?.Invoke(item.Size, MakerParameters.Of(item.Kind, item.Item.Parameters)) ?? "";
 
-    private static int Number(string label) =>
-        int.TryParse(label, NumberStyles.None, CultureInfo.InvariantCulture, out var number) ? number : int.MaxValue;
+    /// <summary>What stands before the number a label ends with, and the number; no number where it ends with none.</summary>
+    private static (string Before, int Number) Split(string label)
+    {
+        var digits = label.Length;
+        while (digits > 0 && char.IsAsciiDigit(label[digits - 1]))
+            digits--;
+        return int.TryParse(label.AsSpan(digits), NumberStyles.None, CultureInfo.InvariantCulture, out var number)
+            ? (label[..digits], number)
+            : (label, int.MaxValue);
+    }
 
-    /// <summary>Labels written short: 1–7, 9, Top.</summary>
+    /// <summary>More rows of seats than this are written from the first to the last.</summary>
+    private const int MostRows = 2;
+
+    /// <summary>Labels written short: 1–7, 9, Top; rows of seats from the first to the last: A1–D7.</summary>
     public static string WriteLabels(ImmutableArray<string> labels)
     {
+        if (
+            labels
+                .Select(Split)
+                .Where(label => label.Before.Length > 0 && label.Number < int.MaxValue)
+                .DistinctBy(label => label.Before)
+                .Count() > MostRows
+        )
+            return $"{labels[0]}–{labels[^1]}";
         List<string> parts = [];
         for (var i = 0; i < labels.Length; i++)
         {
             var start = i;
-            while (i + 1 < labels.Length && Number(labels[i]) is var n and < int.MaxValue && Number(labels[i + 1]) == n + 1)
+            while (
+                i + 1 < labels.Length && Split(labels[i]) is var (before, n) && n < int.MaxValue && Split(labels[i + 1]) == (before, n + 1)
+            )
                 i++;
             parts.Add(
                 i == start ? labels[i]

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Spaces;
@@ -6,7 +7,7 @@ using Wellsedes.Core.Spaces;
 namespace Wellsedes.Core.Seating;
 
 /// <summary>
-/// Ways from the doors people come in and leave by, built into an area before it is filled: from each door straight in, then along the wall to a spine that all share. Which spine
+/// Ways from the doors people come in and leave by, and to where people are served and dance, built into an area before it is filled: from each straight in, then along the wall to a spine that all share. Which spine
 /// costs least is found by filling round each.
 /// </summary>
 internal static class WaysOut
@@ -23,16 +24,26 @@ internal static class WaysOut
     /// <summary>The sets of strips to choose from; none where the area has no door.</summary>
     /// <param name="width">Clear width of the ways, in mm.</param>
     /// <param name="facing">Spines run along and square to it, in degrees.</param>
-    public static IEnumerable<ImmutableArray<Convex>> Of(LevelSpace space, Thing block, double width, double facing)
+    /// <param name="standing">What stands there and is not the block's.</param>
+    public static IEnumerable<ImmutableArray<Convex>> Of(
+        LevelSpace space,
+        Thing block,
+        IEnumerable<PlacedItem> standing,
+        double width,
+        double facing
+    )
     {
         var frame = new Placement(0, 0, facing - 90);
         var box = block.Areas().SelectMany(area => area.Outline).Aggregate(Bounds.Empty, (all, p) => all.Including(frame.In(p)));
-        (Point At, Point Inward)[] doors = [.. Doors(space, block).Select(door => (frame.In(door.At), frame.In(door.Inward)))];
+        (Point At, Point Inward)[] doors =
+        [
+            .. Doors(space, block).Concat(Places(block, standing)).Select(door => (frame.In(door.At), frame.In(door.Inward))),
+        ];
         if (doors.Length == 0)
             return [];
         // A single door needs no spine to meet others: straight in to the middle of the area.
         List<(bool Along, double At)> spines = [];
-        foreach (var door in doors)
+        foreach (var door in doors.Where(door => door.Inward != default))
         {
             spines.Add(
                 (
@@ -74,6 +85,17 @@ internal static class WaysOut
         }
     }
 
+    /// <summary>Where people are served, seen from where they stand, and floors they dance on, to which a way comes from anywhere.</summary>
+    private static IEnumerable<(Point At, Point Inward)> Places(Thing block, IEnumerable<PlacedItem> standing)
+    {
+        var box = block.Areas().Aggregate(Bounds.Empty, (all, area) => all.Including(area.Bounds));
+        foreach (var item in standing.Where(item => box.Holds(item.Item.Placement.Origin)))
+            if (item.Kind.Kind == CatalogueKind.Serving)
+                yield return (item.Item.Placement.Out(item.Form.FrontMark), item.Item.Placement.Turned(new Point(0, -1)));
+            else if (item.Form.WalkedOn)
+                yield return (item.Item.Placement.Origin, default);
+    }
+
     private static IEnumerable<Convex> Strips(bool along, double at, (Point At, Point Inward)[] doors, Bounds box, double width)
     {
         var half = width / 2;
@@ -81,7 +103,7 @@ internal static class WaysOut
         foreach (var (door, inward) in doors)
         {
             var isAlong = Math.Abs(inward.X) < Math.Abs(inward.Y);
-            if (isAlong != along)
+            if (isAlong != along || inward == default)
             {
                 // Straight in until the spine.
                 var end = along ? new Point(at, door.Y) : new Point(door.X, at);

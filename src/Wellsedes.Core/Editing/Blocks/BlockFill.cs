@@ -99,6 +99,7 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
         if (carry is not null)
             dragged.GetOrCreateValue(plan)[block.Id] = [.. stands.Select(stand => stand.At)];
         var given = BlockMatch.Of(site.Own, stands, asked.Catalogue);
+        var carried = after.OfScheme<Item>(site.SchemeId).Where(item => item.StandsOn is not null).ToLookup(item => item.StandsOn!);
         var labels = ItemEdits.Labels(after, site.SchemeId);
         var slot = site.Members.Select(item => item.Slot ?? 0).DefaultIfEmpty(-1).Max();
         for (var i = 0; i < stands.Length; i++)
@@ -107,7 +108,11 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
             var label = RowLabels.Of(asked, stands[i]);
             if (given[i] is { } was)
             {
-                Put(was, Becoming(was, item, label));
+                var now = Becoming(was, item, label);
+                Put(was, now);
+                if (now.Placement != was.Placement)
+                    foreach (var on in carried[was.Id])
+                        Put(on, ItemEdits.Carried(on, was.Placement, now.Placement));
                 continue;
             }
             slot++;
@@ -122,7 +127,7 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
         foreach (var item in site.Own.Where(item => !used.Contains(item.Id)))
         {
             Put(item, null);
-            foreach (var on in after.All<Item>().Where(other => other.StandsOn == item.Id))
+            foreach (var on in carried[item.Id])
                 Put(on, on with { StandsOn = null, Elevation = 0 });
         }
         var becomes = block.Filled(asked);

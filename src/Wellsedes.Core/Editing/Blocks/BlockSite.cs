@@ -84,18 +84,41 @@ internal sealed class BlockSite
     /// <param name="carry">Where its things stand while a hand drags; null to lay it anew.</param>
     public ImmutableArray<Stand> Stands(SeatsAsked asked, PlacedItem one, BlockMend? mend = null, IReadOnlyList<Point>? carry = null)
     {
+        var stands = Laid(asked, one, carry);
+        if (mend is null || asked.Ways != WaysKept.FromDoors)
+            return stands;
+        var mended = Mended(mend, stands);
+        if (mended.Length == stands.Length || SeatingStyles.Of(asked.Style).HasRows)
+            return mended;
+        // Gaps under the seat access leave seats that are not reached: with gaps as wide as that fewer may have to go.
+        double Wide(double gap) => Math.Max(gap, checks.SeatAccess);
+        var wide = asked with
+        {
+            GapInRow = Wide(asked.GapInRow),
+            GapBetweenRows = Wide(asked.GapBetweenRows),
+            GapToWalls = Wide(asked.GapToWalls),
+        };
+        var wider = Mended(mend, Laid(wide, one, carry));
+        return wider.Length > mended.Length ? wider : mended;
+    }
+
+    private ImmutableArray<Stand> Laid(SeatsAsked asked, PlacedItem one, IReadOnlyList<Point>? carry)
+    {
         var area = SeatingArea.Of(block, asked.Facing, one, space, standing, ways);
         ImmutableArray<Stand>? best = null;
         if (asked.Ways == WaysKept.FromDoors)
-            foreach (var strips in WaysOut.Of(space, block, checks.MainAisle, asked.Facing))
+            foreach (var strips in WaysOut.Of(space, block, standing, checks.MainAisle, asked.Facing))
             {
                 var laid = BlockStands.Of(block, asked, one, area with { Ways = area.Ways.AddRange(strips) }, Stay, carry);
                 if (best is not { } known || laid.Length > known.Length)
                     best = laid;
             }
-        var stands = best ?? BlockStands.Of(block, asked, one, area, Stay, carry);
-        if (mend is null || asked.Ways != WaysKept.FromDoors)
-            return stands;
+        return best ?? BlockStands.Of(block, asked, one, area, Stay, carry);
+    }
+
+    /// <summary>Without what breaks a way.</summary>
+    private ImmutableArray<Stand> Mended(BlockMend mend, ImmutableArray<Stand> stands)
+    {
         string IdOf(int i) => string.Create(CultureInfo.InvariantCulture, $"{block.Id}/{i}");
         var gone = mend.LeftOut(
             plan,

@@ -101,5 +101,5 @@ internal sealed record RowRun(RowLine Row, double From, double To, int Count, bo
 /// <summary>Rows laid out: their runs, and where the aisles are along.</summary>
 internal sealed record LaidRows(List<RowRun> Runs, double[] Aisles)
 {
-    public int Count { get; } = Runs.Sum(run => run.Count);
+    public int Count => Runs.Sum(run => run.Count);
 }

@@ -28,9 +28,27 @@ internal static class RowStyles
         var focus = asked.Style == SeatingStyle.Circle ? area.Middle : FocusOf(asked, area);
         RowGround Ground(SeatingArea on) => isArc ? new ArcGround(on, focus, asked.Facing) : new StraightGround(on, asked.Facing);
         var ground = Ground(area);
-        var laid = RowLaying.Fullest(ground, Ground(area.RoundAbout()), unit, rows);
+        var laid = Foremost(RowLaying.Fullest(ground, Ground(area.RoundAbout()), unit, rows), wanted, asked);
         var places = WheelchairPlaces.In(laid, ground, unit, WheelchairPlaces.Wanted(asked, laid.Count), one);
         return Stands(places, ground, unit, one, leftIsMore: !isArc, isFromBehind: asked.Style == SeatingStyle.Circle);
+    }
+
+    /// <summary>The rows from the front that hold a number: places for wheelchair users are spread over these, and each may take four others.</summary>
+    private static LaidRows Foremost(LaidRows laid, int? wanted, SeatsAsked asked)
+    {
+        if (wanted is not { } enough || asked.Style == SeatingStyle.Circle)
+            return laid;
+        var needed = enough + 4 * WheelchairPlaces.Wanted(asked, enough);
+        var rows = new HashSet<RowLine>();
+        var count = 0;
+        foreach (var row in laid.Runs.GroupBy(run => run.Row).OrderBy(row => row.Key.Number))
+        {
+            if (count >= needed)
+                break;
+            rows.Add(row.Key);
+            count += row.Sum(run => run.Count);
+        }
+        return laid with { Runs = [.. laid.Runs.Where(run => rows.Contains(run.Row))] };
     }
 
     /// <summary>The point rows curve about: as far before the foremost point of the area as asked, on the axis.</summary>

@@ -3016,6 +3016,7 @@ export interface components {
             wheelchairs: number;
             ways?: components["schemas"]["WaysKept"];
             numbers?: components["schemas"]["RowNumbers"];
+            rule?: components["schemas"]["SeatingRule"];
             kept?: string[];
             leftOut?: components["schemas"]["Point"][];
             shape?: null | components["schemas"]["ZoneShape"];
@@ -4028,6 +4029,11 @@ export interface components {
             /** @default  */
             id: string;
         };
+        /**
+         * @default Typed
+         * @enum {unknown}
+         */
+        SeatingRule: "Typed" | "Ibc" | "Uk" | "Germany";
         /**
          * @default Rounds
          * @enum {unknown}
