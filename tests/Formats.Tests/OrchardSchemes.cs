@@ -45,7 +45,7 @@ public sealed class OrchardSchemes
         Block("supper", Refilled, SeatingStyle.Rounds, 0, 0, 1, 1) with
         {
             Guests = 72,
-                        Ways = WaysKept.FromDoors,
+            Ways = WaysKept.FromDoors,
         };
 
     /// <summary>The plan with its blocks, drawn onto what it was without them.</summary>

@@ -127,6 +127,7 @@ public sealed class PermissionTests(Cluster cluster) : HouseTests(cluster)
     private static HttpContent Proper(RouteEndpoint endpoint) =>
         endpoint.Metadata.GetMetadata<IEndpointNameMetadata>()!.EndpointName switch
         {
+            "fills" => JsonContent.Create(new FillsRequest(Visitor.Ottoman("x")), options: PlanJson.Options),
             "editPlan" or "probePlan" or "foresee" => JsonContent.Create(
                 new EditRequest(0, Visitor.Ottoman("x")),
                 options: PlanJson.Options

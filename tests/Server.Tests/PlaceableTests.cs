@@ -57,7 +57,10 @@ public sealed class PlaceableTests(Cluster cluster) : HouseTests(cluster)
     {
         var owner = await House.OwnerAsync();
         var plan = await owner.DemoPlanAsync();
-        var tables = (await owner.OpenAsync(plan)).Entities.OfType<Item>().Where(item => item.Catalogue == "round-table-1525").ToArray();
+        var tables = (await owner.OpenAsync(plan))
+            .Entities.OfType<Item>()
+            .Where(item => item is { Catalogue: "round-table-1525", SchemeId: "scheme-a" })
+            .ToArray();
         async Task<string[]> SelectedAsync(string query) =>
             (await owner.Client.GetFromJsonAsync<string[]>($"/api/plans/{plan}/selection?{query}"))!;
         var ofKind = await SelectedAsync($"id={tables[0].Id}&which=OfKind");

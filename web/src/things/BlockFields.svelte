@@ -10,6 +10,11 @@
   );
   const seats = $derived(tables.reduce((sum, item) => sum + (plan.formOf(item.id)?.seats ?? 0), 0));
   const wanted = $derived(thing.wanted as number | null | undefined);
+  const guests = $derived(thing.guests as number | null | undefined);
+  const isOfChairs = $derived(
+    ["Rows", "CurvedRows", "Herringbone", "Circle"].includes(thing.style as string),
+  );
+  const asked = $derived(guests ?? wanted);
   const kept = $derived((thing.kept as string[] | undefined) ?? []);
   const leftOut = $derived((thing.leftOut as Spot[] | undefined) ?? []);
   /** How it would hold more, as the server has found by trying. */
@@ -36,11 +41,15 @@
 </script>
 
 <p
-  class={wanted && tables.length < wanted ? "font-semibold text-must" : "font-semibold"}
+  class={(wanted && tables.length < wanted) || (guests && seats < guests)
+    ? "font-semibold text-must"
+    : "font-semibold"}
   role="status"
   aria-label="What the block holds"
 >
-  {tables.length}{wanted ? ` of ${wanted}` : ""} tables, {seats} seats
+  {#if isOfChairs}{seats}{asked ? ` of ${asked}` : ""} seats{:else}{tables.length}{wanted
+      ? ` of ${wanted}`
+      : ""} tables, {seats}{guests ? ` of ${guests}` : ""} seats{/if}
 </p>
 {#if kept.length}
   <div class="flex items-center gap-2">
@@ -55,7 +64,9 @@
   </div>
 {/if}
 <div class="flex flex-wrap gap-1.5">
-  <button class="action" onclick={() => plan.select(tables.map((item) => item.id))}>Select its tables</button>
+  <button class="action" onclick={() => plan.select(tables.map((item) => item.id))}
+    >Select its {isOfChairs ? "chairs" : "tables"}</button
+  >
   <button class="action" onclick={() => plan.do({ do: "release-block", id: thing.id })}>Release</button>
 </div>
 <button class="action w-full" onclick={look}>How could it hold more?</button>
@@ -65,8 +76,9 @@
       <li>
         <button
           class="min-h-6 w-full rounded px-1.5 py-0.5 text-left hover:bg-moss-wash"
-          onclick={() => plan.do({ do: "put-thing", thing: offer.block } as Edit)}
-          >{offer.words}: {offer.tables} tables,
+          disabled={!offer.edit}
+          onclick={() => offer.edit && plan.do(offer.edit as Edit)}
+          >{offer.words}: {isOfChairs ? "" : `${offer.tables} tables,`}
           <span class="font-semibold">{offer.moreSeats} seats more</span></button
         >
       </li>

@@ -6,8 +6,9 @@ using Wellsedes.Core.Spaces;
 
 namespace Wellsedes.Core.Editing.Blocks;
 
-/// <summary>A way in which a block would hold more: in words, how many tables and seats more, how many then, and the block so changed.</summary>
-public sealed record BlockOffer(string Words, int MoreTables, int MoreSeats, int Tables, int Seats, Entity Block);
+/// <summary>A way in which a block would hold more: in words, how many tables and seats more, how many then.</summary>
+/// <param name="Edit">What takes it; null where it only says what costs them, as a column does.</param>
+public sealed record BlockOffer(string Words, int MoreTables, int MoreSeats, int Tables, int Seats, Edit? Edit);
 
 /// <summary>What would hold more than a block does now, each found by filling it so; the fullest first. Nothing of the plan is changed.</summary>
 internal static class BlockOffers
@@ -18,28 +19,53 @@ internal static class BlockOffers
             return [];
         var site = new BlockSite(plan, block, forms, spaces, asked.Kept);
         var mend = new BlockMend();
-        var (tables, seats) = Held(asked);
+        var (tables, seats) = Held(site, asked);
         List<BlockOffer> offers = [];
         foreach (var (words, other) in Others(plan, asked, site.Checks))
-            if (Held(other) is var (more, places) && places > seats)
-                offers.Add(
-                    new BlockOffer(
-                        words,
-                        more - tables,
-                        places - seats,
-                        more,
-                        places,
-                        block.Filled(other with { Wanted = null, Guests = null })
-                    )
-                );
-        return [.. offers.OrderByDescending(offer => offer.MoreSeats)];
+            Offer(words, site, other, new PutThing(block.Filled(Free(other))));
+        // What binds: a little more of the area, or less in it.
+        foreach (var (words, wider) in Wider(plan, block))
+            Offer(
+                words,
+                new BlockSite(plan, wider, forms, spaces, asked.Kept),
+                asked,
+                new PutThing(wider.Filled(Free(asked))) { Sure = true }
+            );
+        foreach (var (name, shapes, id) in site.InIt().Take(MostThings))
+            Offer($"Without {name}", site.Without(shapes), asked, id is null ? null : new Remove([id]));
+        return [.. offers.OrderByDescending(offer => offer.MoreSeats).ThenByDescending(offer => offer.Edit is not null).Take(MostOffers)];
 
-        (int Tables, int Seats) Held(SeatsAsked one)
+        void Offer(string words, BlockSite of, SeatsAsked other, Edit? edit)
         {
-            if (site.One(one) is not { } table)
+            if (Held(of, Free(other)) is var (more, places) && places > seats)
+                offers.Add(new BlockOffer(words, more - tables, places - seats, more, places, edit));
+        }
+
+        (int Tables, int Seats) Held(BlockSite of, SeatsAsked one)
+        {
+            if (of.One(one) is not { } table)
                 return (0, 0);
-            var stands = site.Stands(one, table, mend);
-            return (stands.Length + site.Stay.Tables, stands.Sum(site.SeatsOf) + site.Stay.Seats);
+            var stands = of.Stands(one, table, mend);
+            return (stands.Length + of.Stay.Tables, stands.Sum(of.SeatsOf) + of.Stay.Seats);
+        }
+    }
+
+    /// <summary>Of so many things in the area it is asked what they cost.</summary>
+    private const int MostThings = 6;
+    private const int MostOffers = 8;
+
+    private static SeatsAsked Free(SeatsAsked asked) => asked with { Wanted = null, Guests = null };
+
+    /// <summary>A box a little wider or deeper, the least that is tried first; a shape of its own is not stretched.</summary>
+    private static IEnumerable<(string Words, Thing Block)> Wider(Plan plan, Thing block)
+    {
+        if (block.OwnOutline() is not null)
+            yield break;
+        var units = plan.Details.Units;
+        foreach (var more in (double[])[300, 1000])
+        {
+            yield return ($"{LengthText.Tell(more, units)} wider", block with { Width = block.Width + more });
+            yield return ($"{LengthText.Tell(more, units)} deeper", block with { Depth = block.Depth + more });
         }
     }
 
@@ -67,8 +93,13 @@ internal static class BlockOffers
             yield return ("Aisles where they cost least", asked with { Aisles = AislesAt.Fullest });
         if (asked.CrossEvery is not null)
             yield return ("No cross aisles", asked with { CrossEvery = null });
+        foreach (var style in (SeatingStyle[])[SeatingStyle.Rows, SeatingStyle.CurvedRows])
+            if (asked.Style != style && asked.Style is SeatingStyle.Rows or SeatingStyle.CurvedRows or SeatingStyle.Herringbone)
+                yield return (SeatingStyles.Of(style).Label, asked with { Style = style });
         if (plan.CatalogueItem(asked.Catalogue) is not { } kind || usual.IsOfChairs)
             yield break;
+        if (asked.Seats is { } few && few < kind.Seats.Total)
+            yield return ($"{kind.Seats.Total} seats a table", asked with { Seats = null });
         var smaller = plan
             .Library.Catalogue.Items.Where(item =>
                 item.Maker == kind.Maker && item.Counted == kind.Counted && item.Size.Width < kind.Size.Width - 1

@@ -53,6 +53,30 @@ internal sealed class BlockSite
         Stay = new StandingSeats(Members.Length - Own.Length, stay.Sum(item => item.Form.Seats.Length));
     }
 
+    /// <summary>The columns and things that stand within its area, with the id of those that can be taken away.</summary>
+    public IEnumerable<(string Name, ImmutableArray<Convex> Shapes, string? Id)> InIt()
+    {
+        foreach (var thing in space.Things.Where(thing => thing.Effect() == ThingEffect.Solid && block.Marks(thing.Placement.Origin)))
+            yield return (thing.Called(), [thing.Floor()], null);
+        foreach (var item in standing.Where(item => item.Item.Parent != block.Id && block.Marks(item.Item.Placement.Origin)))
+            yield return (item.Name, [.. item.Standing], item.Item.Locked ? null : item.Item.Id);
+    }
+
+    /// <summary>The same where some of what stands there did not.</summary>
+    public BlockSite Without(ImmutableArray<Convex> shapes) => new(this, shapes);
+
+    private readonly ImmutableArray<Convex> without = [];
+
+    private BlockSite(BlockSite site, ImmutableArray<Convex> without)
+    {
+        (plan, block, forms, checks, space, ways) = (site.plan, site.block, site.forms, site.checks, site.space, site.ways);
+        (SchemeId, Members, Own, Stay) = (site.SchemeId, site.Members, site.Own, site.Stay);
+        this.without = without;
+        standing = [.. site.standing.Where(item => !item.Standing.Any(IsGone))];
+    }
+
+    private bool IsGone(Convex shape) => without.Any(gone => gone.Bounds == shape.Bounds && gone.Corners.Length == shape.Corners.Length);
+
     /// <summary>What it is filled with when it is asked so; null where the catalogue does not know it.</summary>
     public PlacedItem? One(SeatsAsked asked)
     {
@@ -105,6 +129,8 @@ internal sealed class BlockSite
     private ImmutableArray<Stand> Laid(SeatsAsked asked, PlacedItem one, IReadOnlyList<Point>? carry)
     {
         var area = SeatingArea.Of(block, asked.Facing, one, space, standing, ways);
+        if (without.Length > 0)
+            area = area with { Standing = [.. area.Standing.Where(shape => !IsGone(shape))] };
         ImmutableArray<Stand>? best = null;
         if (asked.Ways == WaysKept.FromDoors)
             foreach (var strips in WaysOut.Of(space, block, standing, checks.MainAisle, asked.Facing))

@@ -21,7 +21,7 @@ public static class DenseFill
     /// <param name="looks">What it may spend: how often all discs are looked at.</param>
     public static Point[] More(CentreRegion region, double apart, IReadOnlyList<Point[]> starts, long looks, int seed = 1)
     {
-        var random = new Random(seed);
+        var random = new Scatter(seed);
         var squeeze = new Squeeze(region, apart + Beyond);
         var best = starts.Count > 0 ? starts.MaxBy(start => start.Length)! : [];
         while (squeeze.Looks < looks && OneMore(region, apart, squeeze, [best, .. starts], best.Length + 1, looks, random) is { } more)
@@ -44,7 +44,7 @@ public static class DenseFill
         var most = (int)(Along(region, axis) / apart) + 1;
         for (var sliding = 0; sliding <= most; sliding++)
         {
-            var random = new Random(seed + sliding);
+            var random = new Scatter(seed + sliding);
             var squeeze = new Squeeze(region, apart + Beyond, axis) { OnAxis = sliding };
             Point[]? half = [.. Slid(region, axis, sliding, apart)];
             if (half.Length < sliding)
@@ -112,7 +112,7 @@ public static class DenseFill
         IReadOnlyList<Point[]> starts,
         int wanted,
         long looks,
-        Random random,
+        Scatter random,
         MirrorAxis? axis = null
     )
     {
@@ -137,7 +137,7 @@ public static class DenseFill
                 else
                     for (var i = squeeze.OnAxis; i < wanted; i++)
                         if (next[i].DistanceTo(discs[worst]) < 2 * apart)
-                            next[i] += Point.At(360 * random.NextDouble()) * (apart * 0.35 * random.NextDouble());
+                            next[i] += Point.At(360 * random.Next()) * (apart * 0.35 * random.Next());
                 var then = squeeze.Minimise(next, Enough);
                 // Worse by a little is taken at first, later nothing that is worse.
                 if (then < energy * (1 + 0.25 * (1 - tries / 40.0)))
@@ -147,7 +147,7 @@ public static class DenseFill
         return null;
     }
 
-    private static int Worst(double[] each, int from, Random? random)
+    private static int Worst(double[] each, int from, Scatter? random)
     {
         if (from >= each.Length)
             return -1;
@@ -161,13 +161,13 @@ public static class DenseFill
     }
 
     /// <summary>Of random places in the region the one farthest from every disc.</summary>
-    private static Point Emptiest(CentreRegion region, Point[] discs, Random random, MirrorAxis? axis)
+    private static Point Emptiest(CentreRegion region, Point[] discs, Scatter random, MirrorAxis? axis)
     {
         var box = region.Bounds;
         var (best, far) = (box.Centre, double.NegativeInfinity);
         for (var (i, tries) = (0, 0); i < Looked && tries < 20 * Looked; tries++)
         {
-            var p = new Point(box.MinX + box.Width * random.NextDouble(), box.MinY + box.Height * random.NextDouble());
+            var p = new Point(box.MinX + box.Width * random.Next(), box.MinY + box.Height * random.Next());
             if (axis is { } line && (p - line.At).Cross(line.Along) < 0)
                 p = line.Across(p);
             if (!region.Holds(p))

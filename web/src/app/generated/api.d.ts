@@ -1213,7 +1213,7 @@ export interface components {
             tables: number;
             /** Format: int32 */
             seats: number;
-            block: components["schemas"]["Entity"];
+            edit: null | components["schemas"]["Edit"];
         };
         BoundaryView: {
             id: string;
