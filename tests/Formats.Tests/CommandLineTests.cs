@@ -77,6 +77,44 @@ public sealed class CommandLineTests
     }
 
     [Fact]
+    public void Fill_prints_candidates_with_their_figures_and_writes_the_first()
+    {
+        var path = Demo.Write([], "filled.wellsedes.json");
+        string[] area = ["--scheme", "Members' meeting", "--area", "Millrace Hall"];
+        var filled = Run(["fill", Demo.PlanPath, .. area, "--style", "rounds", "--guests", "24", "--json", "--out", path]);
+        Assert.Equal(0, filled.Code);
+        var candidates = JsonNode.Parse(filled.Out)!["candidates"]!.AsArray();
+        Assert.InRange(candidates.Count, 1, 6);
+        foreach (var one in candidates)
+        {
+            Assert.InRange((int)one!["seats"]!, 1, 24);
+            Assert.InRange((int)one["tables"]!, 1, 3);
+            Assert.InRange((int)one["neatness"]!, 0, 100);
+            Assert.True(one.AsObject().ContainsKey("narrowestWay"));
+        }
+        // What is written is the plan with the first of them in it.
+        var proved = Run(["prove", path, "--scheme", "Members' meeting", "--json"]);
+        Assert.Equal(150 + (int)candidates[0]!["seats"]!, (int)JsonNode.Parse(proved.Out)!["tally"]!["seats"]!);
+        foreach (
+            var (wrong, says) in new (string[], string)[]
+            {
+                (["--area", "Ballroom"], "Millrace Hall"),
+                ([.. area, "--style", "hammocks"], "Rounds"),
+                ([.. area, "--gap", "-5"], "0 to 20 000"),
+                ([.. area, "--guests", "0"], "10000"),
+                ([.. area, "--guests", "many"], "whole number"),
+                ([.. area, "--table", "no-table"], "Only tables"),
+                ([.. area, "--wall-gap", "9000"], "has room"),
+            }
+        )
+        {
+            var refused = Run(["fill", Demo.PlanPath, .. wrong]);
+            Assert.Equal(1, refused.Code);
+            Assert.Contains(says, refused.Error);
+        }
+    }
+
+    [Fact]
     public void Convert_writes_an_earlier_file_in_this_version()
     {
         var old = Path.Combine(Demo.Root, "tests", "Formats.Tests", "Files", "orchard-supper.version-1.json");

@@ -104,6 +104,7 @@ internal static class FillCandidates
             .. all.Where(one => one.Tables > 0)
                 .DistinctBy(one => one.TablesDrawn)
                 .OrderByDescending(one => guests is null || one.Seats >= guests)
+                .ThenByDescending(one => one.Unreached is null or 0)
                 .ThenByDescending(one => one.Neatness >= 70)
                 .ThenByDescending(one => one.Seats)
                 .ThenByDescending(one => one.Neatness)

@@ -26,8 +26,14 @@
       thing,
       figures: plan.figures?.areas.find((area) => area.thingId === thing.id),
       drawn: plan.figures?.drawn.find((way) => way.thingId === thing.id),
+      seats: thing.type === "seating-block" ? seatsIn(thing.id) : null,
     })),
   );
+  /** What a block holds: seats by the forms of its things. */
+  const seatsIn = (id: string) =>
+    placed
+      .filter((item) => item.parent === id)
+      .reduce((sum, item) => sum + (plan.formOf(item.id)?.seats ?? 0), 0);
   /** How deep a zone lies in others. */
   function depthOf(id: string | null | undefined, most = 6): number {
     const within = plan.figures?.areas.find((area) => area.thingId === id)?.within;
@@ -79,7 +85,7 @@
   {#if zones.length}
     <h2 class="heading mt-4 mb-1">Zones, walkways and marks ({zones.length})</h2>
     <ul aria-label="Zones, walkways and marks">
-      {#each zones as { thing, figures, drawn } (thing.id)}
+      {#each zones as { thing, figures, drawn, seats } (thing.id)}
         <li>
           <button
             class="min-h-6 w-full rounded px-1.5 py-0.5 text-left hover:bg-moss-wash"
@@ -92,6 +98,7 @@
                   : ""} · {writeArea(figures.area, plan.units)}</span
               >{/if}{#if drawn}<span class="block text-[12px] {drawn.holds ? 'text-soft' : 'text-must'}"
                 >{drawn.holds ? `${drawn.needed} clear` : `${drawn.clear} of ${drawn.needed} clear`}</span
+              >{/if}{#if seats !== null}<span class="block text-[12px] text-soft">{seats} seats</span
               >{/if}</button
           >
         </li>

@@ -177,8 +177,8 @@
     label="Kept free"
     bind:value={ways}
     options={[
-      ["Drawn", "the ways that are drawn"],
-      ["FromDoors", "ways from the doors as well"],
+      ["Drawn", "drawn ways"],
+      ["FromDoors", "doors' ways as well"],
     ]}
   />
   {#if ["Rounds", "HalfRounds", "HighTables", "Cafe"].includes(style)}
