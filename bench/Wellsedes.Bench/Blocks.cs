@@ -133,5 +133,30 @@ internal static class Blocks
             );
             Console.WriteLine($"  chairs | {count}");
         }
+        // The whole of what is asked at a desk: candidates with counts and places, then with their ways judged.
+        var hall = new Planner();
+        var empty = Plan.Of(PlanStart.Entities("Candidates", UnitSystem.Metric), Shipped.Library);
+        foreach (var edit in (Edit[])[new MakeRoom("room", L, "Hall", 40_000, 25_000, 200, 4000), Door])
+            empty.TryApply(empty.Numbered(hall.Answer(empty, edit).Change!, 1), out empty, out _);
+        foreach (var style in (SeatingStyle[])[SeatingStyle.Rounds, SeatingStyle.Rows])
+        foreach (var judged in (bool[])[false, true])
+        {
+            var block = ((SeatingBlock)SeatingBlock.Kind.Make("block", L, S, default)).As(style);
+            report(
+                $"candidates of {style} in 40 x 25 m{(judged ? ", ways judged" : "")}",
+                5,
+                i =>
+                    hall.Candidates(
+                        empty,
+                        new PutOverRooms(block with { GapToWalls = block.GapToWalls + 0.01 * i }, ["room"]),
+                        judged,
+                        out _
+                    )
+            );
+        }
     }
+
+    private static readonly PutOpening Door = new(
+        new Opening("door", "room-south", OpeningKind.DoubleDoor, 20_000, 1900, 0, 2100, 0, OpeningMark.EntranceAndExit, false, true, "")
+    );
 }

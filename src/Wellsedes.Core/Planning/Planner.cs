@@ -29,6 +29,9 @@ public sealed record ProbeAnswer(
 {
     /// <summary>The ids of what the edit would take away.</summary>
     public ImmutableArray<string> Gone { get; init; } = [];
+
+    /// <summary>What blocks would hold more or fewer, in words; "" for nothing.</summary>
+    public string Blocks { get; init; } = "";
 }
 
 /// <summary>
@@ -85,28 +88,32 @@ public sealed class Planner
         problem = null;
         if (FillCandidates.Asked(edit) is not { } asked)
             return [];
-        List<FillCandidate> all = [];
-        foreach (var (words, other) in FillCandidates.Variants(plan, asked))
+        // Ways from the doors are only worth their time where they are judged.
+        (string Words, SeatsAsked Asked)[] variants =
+        [
+            .. FillCandidates.Variants(plan, asked).Where(one => judged || one.Asked.Ways == asked.Ways),
+        ];
+        var tried = new (FillCandidate? Candidate, Problem? Problem)[variants.Length];
+        Together.For(variants.Length, i => tried[i] = Tried(variants[i].Words, variants[i].Asked), 2);
+        if (tried.All(one => one.Candidate is null))
+            problem = tried.Select(one => one.Problem).FirstOrDefault(one => one is not null);
+        return FillCandidates.Chosen(tried.Select(one => one.Candidate).OfType<FillCandidate>(), asked.Guests);
+
+        (FillCandidate?, Problem?) Tried(string words, SeatsAsked other)
         {
             cancel.ThrowIfCancellationRequested();
             var variant = FillCandidates.With(edit, other)!;
-            var answer = editor.Answer(plan, variant);
+            var answer = editor.Answer(plan, variant, atOnce: !judged);
             if (answer.Change is not { } change || !plan.TryApply(change, out var after, out _))
-            {
-                problem ??= answer.Problem;
-                continue;
-            }
+                return (null, answer.Problem);
             if (after.Find(FillCandidates.BlockId(edit)) is not Thing block || block.Fills() is not { } filled)
-                continue;
+                return (null, null);
             var schemeId = ((IOfScheme)block).SchemeId;
             var state = judged ? Derive(after, schemeId, keep: false, atOnce: false, cancel).SeenOn(block.LevelId) : null;
             var placed = state?.Items ?? forms.PlaceAll(after, schemeId, block.LevelId);
             PlacedItem[] own = [.. placed.Where(item => item.Item.Parent == block.Id)];
-            all.Add(FillCandidates.Of(words, variant, block, filled, own, StockUses.Of(after, [.. placed]), state));
+            return (FillCandidates.Of(words, variant, block, filled, own, StockUses.Of(after, [.. placed]), state), null);
         }
-        if (all.Count > 0)
-            problem = null;
-        return FillCandidates.Chosen(all, asked.Guests);
     }
 
     /// <summary>Everything derived from a scheme on a level; asked twice for the same plan it is worked out once.</summary>
@@ -146,6 +153,7 @@ public sealed class Planner
         )
         {
             Gone = [.. change.Entities.Where(entity => entity.After is null).Select(entity => entity.Id)],
+            Blocks = BlockDifference.Told(plan, change),
         };
     }
 

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Wellsedes.Core.Editing;
+using Wellsedes.Core.Editing.Blocks;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
@@ -334,5 +335,30 @@ public sealed class BlockTests
         sample.Do(Step(100));
         Assert.True(Tables(sample).Length >= before.Count);
         Assert.Empty(sample.State.Overlaps);
+    }
+
+    /// <summary>What a change takes from a block is told with the numbers of the tables that go, in a question and of the change itself alike.</summary>
+    [Fact]
+    public void What_a_block_loses_is_told_by_name()
+    {
+        var sample = new Sample().Room(20_000, 14_000).Door().Place("stage", "stage-deck-2x1", 10_000, 13_300);
+        sample.Do(new PutOverRooms(Block(0, 0, 1, 1), ["room"]));
+        var before = Tables(sample);
+        var edit = new MoveItems(["stage"], 0, -5000);
+        var told = sample.Planner.Probe(sample.Plan, edit, S, L).Blocks;
+        Assert.Equal(told, BlockDifference.Told(sample.Plan, sample.Planner.Answer(sample.Plan, edit).Change!));
+        sample.Do(edit);
+        var gone = before
+            .Where(item => Tables(sample).All(now => now.Id != item.Id))
+            .Select(item => int.Parse(item.Label))
+            .Order()
+            .ToArray();
+        Assert.NotEmpty(gone);
+        var tables = gone.Length == 1 ? "1 table" : $"{gone.Length} tables";
+        Assert.Equal($"{tables}, {8 * gone.Length} seats fewer: {string.Join(", ", gone)}", told);
+        // Back again they are more, and where nothing comes or goes nothing is told.
+        var back = sample.Planner.Answer(sample.Plan, new MoveItems(["stage"], 0, 5000)).Change!;
+        Assert.Equal($"{tables}, {8 * gone.Length} seats more", BlockDifference.Told(sample.Plan, back));
+        Assert.Equal("", sample.Planner.Probe(sample.Plan, new LabelItem("stage", "S1"), S, L).Blocks);
     }
 }

@@ -666,6 +666,12 @@
       >{plan.probe.caught}</span
     >
   {/if}
+  {#if plan.probe?.blocks}
+    <span
+      class="absolute top-[88px] left-1/2 -translate-x-1/2 rounded bg-white px-2 py-0.5 shadow-sm"
+      role="status">{plan.probe.blocks}</span
+    >
+  {/if}
   {#if plan.probe?.problem}
     <span class="absolute top-16 left-1/2 -translate-x-1/2 rounded bg-must px-2 py-0.5 text-white"
       >{plan.probe.problem.message}</span

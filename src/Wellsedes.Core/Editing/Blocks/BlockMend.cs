@@ -15,6 +15,8 @@ internal sealed class BlockMend
     /// <summary>No more are left out: a fill that breaks as many ways is asked wrong, and its findings say so.</summary>
     private const int MostLeftOut = 40;
 
+    private const int Many = 150;
+
     private readonly SceneBuilder scenes = new();
 
     /// <param name="others">What stands there besides.</param>
@@ -44,17 +46,26 @@ internal sealed class BlockMend
                 scenes.Build(space, [.. others, .. own.Where(item => !gone.Contains(item.Item.Id))], checks, widths),
                 now
             );
-            var worst = now
+            var blamed = now
                 .Ways.Where(way => !way.Holds && !broken.Contains(NameOf(way)))
-                .SelectMany(way => Blamed(way, ids).Distinct())
-                .CountBy(id => id)
-                .OrderByDescending(pair => pair.Value)
-                .ThenBy(pair => pair.Key, StringComparer.Ordinal)
-                .Select(pair => pair.Key)
-                .FirstOrDefault();
-            if (worst is null)
+                .Select(way => Blamed(way, ids).Distinct().ToArray())
+                .Where(some => some.Length > 0)
+                .ToList();
+            if (blamed.Count == 0)
                 break;
-            gone.Add(worst);
+            // Of many things each look takes long: all that together break no way more than once are left out before the next.
+            do
+            {
+                var worst = blamed
+                    .SelectMany(some => some)
+                    .CountBy(id => id)
+                    .OrderByDescending(pair => pair.Value)
+                    .ThenBy(pair => pair.Key, StringComparer.Ordinal)
+                    .First()
+                    .Key;
+                gone.Add(worst);
+                blamed.RemoveAll(some => some.Contains(worst));
+            } while (own.Count > Many && blamed.Count > 0 && gone.Count < MostLeftOut);
         }
         return gone;
     }

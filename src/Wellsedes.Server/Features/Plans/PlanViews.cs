@@ -345,6 +345,9 @@ public sealed record ProbeView(
     /// <summary>The ids of what it would take away.</summary>
     public ImmutableArray<string> Gone { get; init; } = [];
 
+    /// <summary>What blocks would hold more or fewer, in words; "" for nothing.</summary>
+    public string Blocks { get; init; } = "";
+
     public static ProbeView Refused(Problem problem) => new(problem, [], "", [], [], null, null, []);
 }
 

@@ -86,6 +86,7 @@ public sealed record PublishedPlan(
             )
             {
                 Gone = answer.Gone,
+                Blocks = answer.Blocks,
             };
         }
         catch (TooMuchWorkException e)

@@ -1,4 +1,5 @@
 using Wellsedes.Core.Editing;
+using Wellsedes.Core.Editing.Blocks;
 using Wellsedes.Core.Plans;
 
 namespace Wellsedes.Server.Features.Plans;
@@ -64,7 +65,7 @@ internal static class WantedEdits
                 return Refused(
                     "This has changed since you made it. Nothing of yours was applied; look at it as it is now and do it again."
                 );
-        return new WantedChange(change);
+        return new WantedChange(change, Note: BlockDifference.Told(now.Plan, change));
 
         static WantedChange Refused(string message) => WantedChange.Not(EditOutcome.Refused("edit", message, 409));
     }

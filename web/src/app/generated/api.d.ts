@@ -3786,6 +3786,7 @@ export interface components {
             shell: null | components["schemas"]["ShellView"];
             things: components["schemas"]["ThingView"][];
             gone?: string[];
+            blocks?: string;
         };
         Problem: {
             field: string;
