@@ -1,5 +1,4 @@
-import { items, room, type Placed } from "./furnish";
-import { Job } from "./job";
+import { items, jobIn, type Placed } from "./furnish";
 import { expect, test, type Page } from "./page";
 import { sheetRows } from "./sheet";
 
@@ -13,10 +12,7 @@ test("a block of round tables: drawn, seated, filled again as its edge is dragge
   page,
 }) => {
   test.setTimeout(90_000);
-  const job = new Job(page, planner);
-  await room(planner, job, "Block", "18000", "13000");
-  await job.press("fit");
-  job.actions = 0;
+  const job = await jobIn(planner, "Block", "18000", "13000");
   await job.press("Seating block by corners");
   // Away from what draws a hand: exactly where it is pressed, and square.
   await job.click(1500, 1500);

@@ -1,5 +1,5 @@
 import { join } from "node:path";
-import type { Job } from "./job";
+import { Job } from "./job";
 import { expect, type Page, type Planner } from "./page";
 import { served } from "./sheet";
 
@@ -43,6 +43,18 @@ export async function room(
   ).toBeEnabled();
   await planner.saved();
   await planner.stage("Furnish");
+}
+
+/** A job that begins in an empty room, all of it in view: from here on what the hand does is counted. */
+export async function jobIn(
+  planner: Planner,
+  ...of: [title: string, width: string, depth: string, units?: string]
+): Promise<Job> {
+  const job = new Job(planner.page, planner);
+  await room(planner, job, ...of);
+  await job.press("fit");
+  job.actions = 0;
+  return job;
 }
 
 /** Finds something, types the size that was bought, and presses where its middle goes. */

@@ -1,4 +1,4 @@
-import { foot, items, put, room, type Placed } from "./furnish";
+import { foot, items, put, room, type Placed, jobIn } from "./furnish";
 import { Job } from "./job";
 import { expect, test, type Page } from "./page";
 import { pdfText, served } from "./sheet";
@@ -37,18 +37,14 @@ for (const { units, size, apart, wider, unit } of [
     page,
   }) => {
     test.setTimeout(60_000);
-    const job = new Job(page, planner);
     const metric = units === "Metric";
-    await room(
+    const job = await jobIn(
       planner,
-      job,
       `Blocks ${units}`,
       metric ? "16000" : "52'",
       metric ? "8000" : "26'",
       units,
     );
-    await job.press("fit");
-    job.actions = 0;
     await put(job, "desk 1400", /^Desk 1400/, 2500, 3000, {
       Width: size[0],
       Depth: size[1],
@@ -112,18 +108,14 @@ for (const units of ["Metric", "FeetInches"])
     page,
   }) => {
     test.setTimeout(60_000);
-    const job = new Job(page, planner);
     const metric = units === "Metric";
-    await room(
+    const job = await jobIn(
       planner,
-      job,
       `Circles ${units}`,
       metric ? "18000" : "59'",
       metric ? "14000" : "46'",
       units,
     );
-    await job.press("fit");
-    job.actions = 0;
     await put(job, "stacking chair", /^Stacking chair/, 4000, 6500);
     await job.press("In a ring");
     await expect(group(page)).toContainText("6 members");
@@ -173,18 +165,14 @@ for (const units of ["Metric", "FeetInches"])
     page,
   }) => {
     test.setTimeout(60_000);
-    const job = new Job(page, planner);
     const metric = units === "Metric";
-    await room(
+    const job = await jobIn(
       planner,
-      job,
       `Workstations ${units}`,
       metric ? "20000" : "66'",
       metric ? "14000" : "46'",
       units,
     );
-    await job.press("fit");
-    job.actions = 0;
     await page.getByText("Ready-made clusters").click();
     job.actions++;
     await job.press("Workstation");

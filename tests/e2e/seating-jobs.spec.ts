@@ -1,5 +1,4 @@
-import { items, put, room } from "./furnish";
-import { Job } from "./job";
+import { foot, items, put, jobIn } from "./furnish";
 import { expect, test, type Page } from "./page";
 import { sheetRows } from "./sheet";
 
@@ -14,10 +13,7 @@ test("a hall of 24 x 17 m for 190: ten at each 60 in round, a buffet, a one-side
   page,
 }) => {
   test.setTimeout(120_000);
-  const job = new Job(page, planner);
-  await room(planner, job, "Dinner for 190", "24000", "17000");
-  await job.press("fit");
-  job.actions = 0;
+  const job = await jobIn(planner, "Dinner for 190", "24000", "17000");
   await put(job, "buffet", /^Buffet table/, 22_900, 8500);
   // The top table first: a block of one-sided tables by corners, turned to the guests.
   await job.press("Seating block by corners");
@@ -62,11 +58,13 @@ test("a training room of 28 and 28 by two blocks", async ({
   page,
 }) => {
   test.setTimeout(120_000);
-  const job = new Job(page, planner);
-  await room(planner, job, "Training 28 and 28", "40'", "54'", "FeetInches");
-  await job.press("fit");
-  job.actions = 0;
-  const foot = 304.8;
+  const job = await jobIn(
+    planner,
+    "Training 28 and 28",
+    "40'",
+    "54'",
+    "FeetInches",
+  );
   for (const [style, y, depth] of [
     ["Rows of chairs", 33, "16'"],
     ["Training tables", 3, "26'"],
@@ -96,11 +94,7 @@ test("36 x 54 ft with 4 ft rounds of six facing a stage: a row given up by dragg
   page,
 }) => {
   test.setTimeout(120_000);
-  const job = new Job(page, planner);
-  await room(planner, job, "Rounds of six", "36'", "54'", "FeetInches");
-  await job.press("fit");
-  job.actions = 0;
-  const foot = 304.8;
+  const job = await jobIn(planner, "Rounds of six", "36'", "54'", "FeetInches");
   await put(job, "stage deck", /^Stage deck 2/, 18 * foot, 51 * foot);
   await job.press("Seating block by corners");
   await job.click(2 * foot, 4 * foot);

@@ -1,4 +1,4 @@
-import { foot, items, put, room, type Placed } from "./furnish";
+import { foot, items, put, room, type Placed, jobIn } from "./furnish";
 import { Job } from "./job";
 import { expect, test, type Page } from "./page";
 import { served, sheetRows, sheetSvg } from "./sheet";
@@ -24,10 +24,7 @@ for (const { units, wide, deep, off, unit } of [
     page,
   }) => {
     test.setTimeout(90_000);
-    const job = new Job(page, planner);
-    await room(planner, job, `Two zones ${units}`, wide, deep, units);
-    await job.press("fit");
-    job.actions = 0;
+    const job = await jobIn(planner, `Two zones ${units}`, wide, deep, units);
     const metric = units === "Metric";
     const away = metric ? 1500 : 5 * unit;
     // 28 chairs of 500 x 550, then the same again: each set off from the south and the west wall.
@@ -100,18 +97,14 @@ for (const units of ["Metric", "FeetInches"])
     page,
   }) => {
     test.setTimeout(60_000);
-    const job = new Job(page, planner);
     const metric = units === "Metric";
-    await room(
+    const job = await jobIn(
       planner,
-      job,
       `Rings ${units}`,
       metric ? "16000" : "52'",
       metric ? "9000" : "30'",
       units,
     );
-    await job.press("fit");
-    job.actions = 0;
     await job.press("Mark");
     await job.click(2000, 2000);
     await job.setChoice("Shape", "Distance ring");

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Plans;
 
 namespace Wellsedes.Core.Arranging;
 
@@ -51,6 +52,9 @@ public static class Numbering
     public static string Letter(int row) =>
         row < Letters.Length ? $"{Letters[row]}" : Letter(row / Letters.Length - 1) + Letters[row % Letters.Length];
 
+    /// <summary>A place of a row, counted from 0, by its row's letter or number: A1, 1-1.</summary>
+    public static string InRow(bool byLetter, int row, int number) => Text(byLetter ? Letter(row) : Text("", row + 1) + "-", number);
+
     /// <param name="places">Where they stand, in mm.</param>
     /// <param name="facing">Where they look to, in degrees.</param>
     /// <param name="apart">Those no farther than this behind each other are in one row, in mm.</param>
@@ -79,10 +83,7 @@ public static class Numbering
         {
             for (var r = 0; r < rows.Count; r++)
             for (var i = 0; i < rows[r].Count; i++)
-            {
-                var row = form == NumberForm.RowLetters ? Letter(r) : $"{r + 1}-";
-                labels[rows[r][i]] = Text($"{row}", start + i * step);
-            }
+                labels[rows[r][i]] = InRow(form == NumberForm.RowLetters, r, start + i * step);
             return labels;
         }
         var ordered = order switch
@@ -91,7 +92,10 @@ public static class Numbering
             NumberOrder.FromFront => ByDistance(seen),
             NumberOrder.AsNumbered =>
             [
-                .. Enumerable.Range(0, places.Count).OrderBy(i => NumberIn(now[i])).ThenBy(i => now[i], StringComparer.Ordinal),
+                .. Enumerable
+                    .Range(0, places.Count)
+                    .OrderBy(i => LabelText.Split(now[i]).Number)
+                    .ThenBy(i => now[i], StringComparer.Ordinal),
             ],
             _ => rows.SelectMany(row => row).ToList(),
         };
@@ -112,15 +116,6 @@ public static class Numbering
     }
 
     private static string Text(string before, int number) => string.Create(CultureInfo.InvariantCulture, $"{before}{number}");
-
-    /// <summary>The number a label ends with; those without one come last.</summary>
-    private static int NumberIn(string label)
-    {
-        var digits = label.Length;
-        while (digits > 0 && char.IsAsciiDigit(label[digits - 1]))
-            digits--;
-        return int.TryParse(label.AsSpan(digits), CultureInfo.InvariantCulture, out var number) ? number : int.MaxValue;
-    }
 
     /// <summary>Places in lines, the line of the least first, each in order along it.</summary>
     private static List<List<int>> Lines(Point[] seen, Func<Point, double> across, Func<Point, double> along, double apart)

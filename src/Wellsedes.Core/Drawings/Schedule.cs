@@ -71,15 +71,7 @@ public static class Schedule
                 size,
                 kind.IsRound,
                 count,
-                [
-                    .. labels
-                        .Where(label => label.Length > 0)
-                        .OrderBy(label => Split(label).Number == int.MaxValue)
-                        .ThenBy(label => Split(label).Before.Length)
-                        .ThenBy(label => Split(label).Before, StringComparer.Ordinal)
-                        .ThenBy(label => Split(label).Number)
-                        .ThenBy(label => label, StringComparer.Ordinal),
-                ],
+                [.. LabelText.InOrder(labels.Where(label => label.Length > 0))],
                 kind.SupplierCode,
                 kind.Price,
                 used.GetValueOrDefault(kind.Key)
@@ -90,17 +82,6 @@ public static class Schedule
     private static string MadeOf(PlacedItem item) =>
         FormMaker.Find(item.Kind.Maker).MadeOf?.Invoke(item.Size, MakerParameters.Of(item.Kind, item.Item.Parameters)) ?? "";
 
-    /// <summary>What stands before the number a label ends with, and the number; no number where it ends with none.</summary>
-    private static (string Before, int Number) Split(string label)
-    {
-        var digits = label.Length;
-        while (digits > 0 && char.IsAsciiDigit(label[digits - 1]))
-            digits--;
-        return int.TryParse(label.AsSpan(digits), NumberStyles.None, CultureInfo.InvariantCulture, out var number)
-            ? (label[..digits], number)
-            : (label, int.MaxValue);
-    }
-
     /// <summary>More rows of seats than this are written from the first to the last.</summary>
     private const int MostRows = 2;
 
@@ -109,7 +90,7 @@ public static class Schedule
     {
         if (
             labels
-                .Select(Split)
+                .Select(LabelText.Split)
                 .Where(label => label.Before.Length > 0 && label.Number < int.MaxValue)
                 .DistinctBy(label => label.Before)
                 .Count() > MostRows
@@ -120,7 +101,10 @@ public static class Schedule
         {
             var start = i;
             while (
-                i + 1 < labels.Length && Split(labels[i]) is var (before, n) && n < int.MaxValue && Split(labels[i + 1]) == (before, n + 1)
+                i + 1 < labels.Length
+                && LabelText.Split(labels[i]) is var (before, n)
+                && n < int.MaxValue
+                && LabelText.Split(labels[i + 1]) == (before, n + 1)
             )
                 i++;
             parts.Add(

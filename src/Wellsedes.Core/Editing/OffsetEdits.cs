@@ -14,12 +14,7 @@ internal sealed class OffsetEdits(ItemForms forms, Func<Plan, string, LevelSpace
     /// <summary>A straight face to count from; it looks away from what it is of.</summary>
     private readonly record struct Face(Point From, Point To, Point Outward, string Of)
     {
-        public double DistanceTo(Point p)
-        {
-            var along = To - From;
-            var t = Math.Clamp((p - From).Dot(along) / along.Dot(along), 0, 1);
-            return p.DistanceTo(From + along * t);
-        }
+        public double DistanceTo(Point p) => p.DistanceTo(p.NearestOn(From, To));
     }
 
     /// <summary>Null when the edit is not about these.</summary>

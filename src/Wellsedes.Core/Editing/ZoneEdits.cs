@@ -26,11 +26,7 @@ internal static class ZoneEdits
     }
 
     private static ImmutableArray<ImmutableArray<Point>> RingsOf(LevelSpace space, IEnumerable<string> roomIds) =>
-        [
-            .. roomIds
-                .SelectMany(id => space.Rooms.Where(room => room.Room.Id == id))
-                .SelectMany(room => room.Outline.Holes.Prepend(room.Outline.Outline)),
-        ];
+        [.. roomIds.SelectMany(id => space.Rooms.Where(room => room.Room.Id == id)).SelectMany(room => room.Outline.Rings())];
 
     /// <summary>Zones of rooms become as their rooms are after a change of the shell; a room that is gone is left out.</summary>
     public static Change After(Plan plan, Change change, Func<Plan, string, LevelSpace> spaces)

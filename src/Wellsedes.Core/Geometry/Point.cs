@@ -30,6 +30,13 @@ public readonly record struct Point(double X, double Y)
         return length == 0 ? this : new Point(X / length, Y / length);
     }
 
+    /// <summary>The point of a straight line between two points that is nearest to this one.</summary>
+    public Point NearestOn(Point from, Point to)
+    {
+        var along = to - from;
+        return from + along * Math.Clamp((this - from).Dot(along) / Math.Max(1e-9, along.Dot(along)), 0, 1);
+    }
+
     public static Point Middle(Point a, Point b) => new((a.X + b.X) / 2, (a.Y + b.Y) / 2);
 
     /// <summary>The unit vector at an angle in degrees counter-clockwise from east.</summary>

@@ -90,12 +90,7 @@ public static class Polygons
     {
         var least = double.PositiveInfinity;
         for (var i = 0; i < ring.Length; i++)
-        {
-            var (a, b) = (ring[i], ring[(i + 1) % ring.Length]);
-            var along = b - a;
-            var t = along.Dot(along) is > 0 and var square ? Math.Clamp((p - a).Dot(along) / square, 0, 1) : 0;
-            least = Math.Min(least, p.DistanceTo(a + along * t));
-        }
+            least = Math.Min(least, p.DistanceTo(p.NearestOn(ring[i], ring[(i + 1) % ring.Length])));
         return least;
     }
 

@@ -27,6 +27,28 @@ public sealed record Region(ImmutableArray<Point> Outline, ImmutableArray<Immuta
         }
     }
 
+    /// <summary>Its outline, then its holes.</summary>
+    public IEnumerable<ImmutableArray<Point>> Rings() => Holes.Prepend(Outline);
+
+    /// <summary>The sides of all its rings.</summary>
+    public IEnumerable<(Point From, Point To)> Sides() => Rings().SelectMany(ring => SidesOf(ring));
+
+    /// <summary>The sides of a ring, the last back to its first corner.</summary>
+    public static IEnumerable<(Point From, Point To)> SidesOf(IReadOnlyList<Point> ring) =>
+        Enumerable.Range(0, ring.Count).Select(i => (ring[i], ring[(i + 1) % ring.Count]));
+
+    /// <summary>Whether a side lies neither along x nor along y.</summary>
+    public bool IsSlanted =>
+        Sides().Select(side => side.To - side.From).Any(side => Math.Min(Math.Abs(side.X), Math.Abs(side.Y)) > 1e-3 * side.Length);
+
+    /// <summary>The same seen from a frame.</summary>
+    public Region In(Placement frame) =>
+        new([.. Outline.Select(frame.In)], [.. Holes.Select(hole => hole.Select(frame.In).ToImmutableArray())]);
+
+    /// <summary>The box around several.</summary>
+    public static Bounds BoxOf(IEnumerable<Region> regions) =>
+        regions.Aggregate(Bounds.Empty, (all, region) => all.Including(region.Bounds));
+
     public bool Holds(Point p) => Bounds.Holds(p) && Inside(Outline, p) && !Holes.Any(hole => Inside(hole, p));
 
     public static double SignedArea(ImmutableArray<Point> ring)

@@ -35,13 +35,65 @@ public sealed record FillCandidate(
 );
 
 /// <summary>Answers how an area may be filled: the neat ones before the dense ones.</summary>
-internal static class FillCandidates
+/// <param name="derive">Everything of a scheme of a plan that is only tried out.</param>
+internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, string, PlanState> derive)
 {
     /// <summary>No more are offered.</summary>
     private const int Most = 6;
 
+    /// <summary>What an edit that puts in a block would hold, and others near it.</summary>
+    /// <param name="judged">Whether the ways to all seats are judged as well, which takes longer.</param>
+    /// <param name="problem">Why the block itself cannot be put in; null where it can.</param>
+    public ImmutableArray<FillCandidate> For(Plan plan, Edit edit, bool judged, out Problem? problem, CancellationToken cancel)
+    {
+        problem = null;
+        if (ThingOf(edit) is not { } wanted || wanted.Fills() is not { } asked)
+            return [];
+        // Ways from the doors are only worth their time where they are judged.
+        (string Words, SeatsAsked Asked)[] variants = [.. Variants(plan, asked).Where(one => judged || one.Asked.Ways == asked.Ways)];
+        var tried = new (FillCandidate? Candidate, Problem? Problem)[variants.Length];
+        Together.For(
+            variants.Length,
+            i =>
+            {
+                cancel.ThrowIfCancellationRequested();
+                tried[i] = Tried(plan, variants[i].Words, With(edit, wanted.Filled(variants[i].Asked)), wanted.Id, judged);
+            },
+            2
+        );
+        if (tried.All(one => one.Candidate is null))
+            problem = tried.Select(one => one.Problem).FirstOrDefault(one => one is not null);
+        return Chosen(tried.Select(one => one.Candidate).OfType<FillCandidate>(), asked.Guests);
+    }
+
+    private (FillCandidate?, Problem?) Tried(Plan plan, string words, Edit edit, string blockId, bool judged)
+    {
+        var answer = editor.Answer(plan, edit, atOnce: !judged);
+        if (answer.Change is not { } change || !plan.TryApply(change, out var after, out _))
+            return (null, answer.Problem);
+        if (after.Find(blockId) is not Thing block)
+            return (null, null);
+        var schemeId = ((IOfScheme)block).SchemeId;
+        var state = judged ? derive(after, schemeId).SeenOn(block.LevelId) : null;
+        var placed = state?.Items ?? forms.PlaceAll(after, schemeId, block.LevelId);
+        PlacedItem[] own = [.. placed.Where(item => item.Item.Parent == block.Id)];
+        return (Of(words, edit, block, own, StockUses.Of(after, [.. placed]), state), null);
+    }
+
+    /// <summary>The thing that an edit puts in; null for other edits.</summary>
+    private static Thing? ThingOf(Edit edit) =>
+        edit switch
+        {
+            PutThing put => put.Thing as Thing,
+            PutOverRooms put => put.Thing as Thing,
+            _ => null,
+        };
+
+    private static Edit With(Edit edit, Thing thing) =>
+        edit is PutThing put ? put with { Thing = thing } : (PutOverRooms)edit with { Thing = thing };
+
     /// <summary>Ways a block may be asked otherwise than it is.</summary>
-    public static IEnumerable<(string Words, SeatsAsked Asked)> Variants(Plan plan, SeatsAsked asked)
+    private static IEnumerable<(string Words, SeatsAsked Asked)> Variants(Plan plan, SeatsAsked asked)
     {
         var usual = SeatingStyles.Of(asked.Style);
         var units = plan.Details.Units;
@@ -79,27 +131,8 @@ internal static class FillCandidates
         }
     }
 
-    /// <summary>What an edit that puts in a block would be for another ask.</summary>
-    public static Edit? With(Edit edit, SeatsAsked asked) =>
-        edit switch
-        {
-            PutThing { Thing: Thing thing } put => put with { Thing = thing.Filled(asked) },
-            PutOverRooms { Thing: Thing thing } put => put with { Thing = thing.Filled(asked) },
-            _ => null,
-        };
-
-    public static SeatsAsked? Asked(Edit edit) =>
-        edit switch
-        {
-            PutThing { Thing: Thing thing } => thing.Fills(),
-            PutOverRooms { Thing: Thing thing } => thing.Fills(),
-            _ => null,
-        };
-
-    public static string BlockId(Edit edit) => (edit as PutThing)?.Thing.Id ?? ((PutOverRooms)edit).Thing.Id;
-
     /// <summary>Those that say something of their own, the neatest of as many seats first.</summary>
-    public static ImmutableArray<FillCandidate> Chosen(IEnumerable<FillCandidate> all, int? guests) =>
+    private static ImmutableArray<FillCandidate> Chosen(IEnumerable<FillCandidate> all, int? guests) =>
         [
             .. all.Where(one => one.Tables > 0)
                 .DistinctBy(one => one.TablesDrawn)
@@ -113,11 +146,10 @@ internal static class FillCandidates
 
     /// <param name="items">The items of the block.</param>
     /// <param name="state">With the block; null where its ways are not judged.</param>
-    public static FillCandidate Of(
+    private static FillCandidate Of(
         string words,
         Edit edit,
         Thing block,
-        SeatsAsked asked,
         IReadOnlyCollection<PlacedItem> items,
         ImmutableArray<StockUse> stock,
         PlanState? state
@@ -135,7 +167,11 @@ internal static class FillCandidates
             words,
             seats,
             items.Count,
-            SeatingNeatness(items, areas, asked),
+            Neatness.Of(
+                [.. items.Select(item => item.Item.Placement.Origin)],
+                areas.MaxBy(one => one.Area)!.Centroid,
+                block.Fills()!.Facing
+            ),
             ways.Length == 0
                 ? null
                 : ways.Where(way => way.Target.Kind != TargetKind.Exit).Select(way => way.Width).DefaultIfEmpty(0).Min(),
@@ -148,23 +184,13 @@ internal static class FillCandidates
         );
     }
 
-    private static int SeatingNeatness(IReadOnlyCollection<PlacedItem> items, ImmutableArray<Region> areas, SeatsAsked asked) =>
-        areas.IsEmpty
-            ? 0
-            : Neatness.Of([.. items.Select(item => item.Item.Placement.Origin)], areas.MaxBy(one => one.Area)!.Centroid, asked.Facing);
-
     private static string Drawn(IEnumerable<Convex> shapes) =>
-        shapes.Aggregate(
-            new List<PathShape>(),
-            (all, shape) =>
-            {
-                all.Add(
+        string.Join(
+            ' ',
+            shapes.Select(shape =>
+                (
                     shape.Corners.Length == 1 ? PathShape.Circle(shape.Corners[0], shape.Radius) : PathShape.Closed([.. shape.Outline(5)])
-                );
-                return all;
-            }
-        )
-            is { Count: > 0 } paths
-            ? string.Join(' ', paths.Select(path => path.ToPathData()))
-            : "";
+                ).ToPathData()
+            )
+        );
 }

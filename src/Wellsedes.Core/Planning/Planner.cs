@@ -77,44 +77,21 @@ public sealed class Planner
     /// </summary>
     /// <param name="judged">Whether the ways to all seats are judged as well, which takes longer.</param>
     /// <param name="problem">Why the block itself cannot be put in; null where it can.</param>
+    /// <exception cref="OperationCanceledException">Nobody waits for it any more.</exception>
     public ImmutableArray<FillCandidate> Candidates(
         Plan plan,
         Edit edit,
         bool judged,
         out Problem? problem,
         CancellationToken cancel = default
-    )
-    {
-        problem = null;
-        if (FillCandidates.Asked(edit) is not { } asked)
-            return [];
-        // Ways from the doors are only worth their time where they are judged.
-        (string Words, SeatsAsked Asked)[] variants =
-        [
-            .. FillCandidates.Variants(plan, asked).Where(one => judged || one.Asked.Ways == asked.Ways),
-        ];
-        var tried = new (FillCandidate? Candidate, Problem? Problem)[variants.Length];
-        Together.For(variants.Length, i => tried[i] = Tried(variants[i].Words, variants[i].Asked), 2);
-        if (tried.All(one => one.Candidate is null))
-            problem = tried.Select(one => one.Problem).FirstOrDefault(one => one is not null);
-        return FillCandidates.Chosen(tried.Select(one => one.Candidate).OfType<FillCandidate>(), asked.Guests);
-
-        (FillCandidate?, Problem?) Tried(string words, SeatsAsked other)
-        {
-            cancel.ThrowIfCancellationRequested();
-            var variant = FillCandidates.With(edit, other)!;
-            var answer = editor.Answer(plan, variant, atOnce: !judged);
-            if (answer.Change is not { } change || !plan.TryApply(change, out var after, out _))
-                return (null, answer.Problem);
-            if (after.Find(FillCandidates.BlockId(edit)) is not Thing block || block.Fills() is not { } filled)
-                return (null, null);
-            var schemeId = ((IOfScheme)block).SchemeId;
-            var state = judged ? Derive(after, schemeId, keep: false, atOnce: false, cancel).SeenOn(block.LevelId) : null;
-            var placed = state?.Items ?? forms.PlaceAll(after, schemeId, block.LevelId);
-            PlacedItem[] own = [.. placed.Where(item => item.Item.Parent == block.Id)];
-            return (FillCandidates.Of(words, variant, block, filled, own, StockUses.Of(after, [.. placed]), state), null);
-        }
-    }
+    ) =>
+        new FillCandidates(editor, forms, (tried, schemeId) => Derive(tried, schemeId, keep: false, atOnce: false, cancel)).For(
+            plan,
+            edit,
+            judged,
+            out problem,
+            cancel
+        );
 
     /// <summary>Everything derived from a scheme on a level; asked twice for the same plan it is worked out once.</summary>
     /// <exception cref="TooMuchWorkException">The plan is more than is worked out.</exception>

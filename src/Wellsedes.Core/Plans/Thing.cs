@@ -83,6 +83,9 @@ public abstract record Thing(string Id, string LevelId, double X, double Y, doub
     /// <summary>The floor it marks or lies over, in one piece or several; its floor unless its kind has an outline of its own.</summary>
     public ImmutableArray<Region> Areas() => Known.GetValue(this, static thing => new KnownAreas(thing.FindAreas())).Areas;
 
+    /// <summary>The box around the floor it marks or lies over.</summary>
+    public Bounds AreaBox() => Region.BoxOf(Areas());
+
     protected virtual ImmutableArray<Region> FindAreas() => [new Region([.. Floor().Outline(5)], [])];
 
     private sealed record KnownAreas(ImmutableArray<Region> Areas);

@@ -20,45 +20,28 @@ public sealed class CentreRegion
     private readonly double off;
 
     /// <summary>The sides of each area, outline and holes.</summary>
-    private readonly (Point A, Point B)[][] flat;
-    private readonly Lazy<SpatialIndex<Side>> sides;
-
-    private sealed record Side(Point From, Point To);
+    private readonly (Point From, Point To)[][] flat;
+    private readonly Lazy<SpatialIndex<(Point From, Point To)>> sides;
 
     /// <param name="areas">The floor, in one piece or several.</param>
     /// <param name="off">How far off the sides of the floor a middle is at least.</param>
     /// <param name="kept">What a middle must not be in, already grown.</param>
     public CentreRegion(ImmutableArray<Region> areas, double off, IEnumerable<Convex> kept)
+        : this(areas, [], [.. kept], Math.Max(0, off))
     {
-        obstacles = [.. kept];
-        (this.areas, this.off) = (areas, Math.Max(0, off));
-        sides = new(SidesIndexed);
-        flat = [.. areas.Select(area => area.Holes.Prepend(area.Outline).SelectMany(Pairs).ToArray())];
-        this.kept = [.. areas.SelectMany(area => area.Holes.Prepend(area.Outline)).SelectMany(ring => Sides(ring, off)), .. obstacles];
+        this.kept =
+        [
+            .. off <= 0 ? [] : flat.SelectMany(ofArea => ofArea).Select(side => Convex.Capsule(side.From, side.To, off)),
+            .. obstacles,
+        ];
     }
 
     private CentreRegion(ImmutableArray<Region> areas, Convex[] kept, Convex[] obstacles, double off)
     {
         (this.areas, this.kept, this.obstacles, this.off) = (areas, kept, obstacles, off);
-        sides = new(SidesIndexed);
-        flat = [.. areas.Select(area => area.Holes.Prepend(area.Outline).SelectMany(Pairs).ToArray())];
+        flat = [.. areas.Select(area => area.Sides().ToArray())];
+        sides = new(() => new([.. flat.SelectMany(ofArea => ofArea)], side => Bounds.At(side.From).Including(side.To)));
     }
-
-    private static IEnumerable<(Point, Point)> Pairs(ImmutableArray<Point> ring) =>
-        Enumerable.Range(0, ring.Length).Select(i => (ring[i], ring[(i + 1) % ring.Length]));
-
-    private SpatialIndex<Side> SidesIndexed() =>
-        new(
-            [
-                .. areas
-                    .SelectMany(area => area.Holes.Prepend(area.Outline))
-                    .SelectMany(ring => Enumerable.Range(0, ring.Length).Select(i => new Side(ring[i], ring[(i + 1) % ring.Length]))),
-            ],
-            side => Bounds.At(side.From).Including(side.To)
-        );
-
-    private static IEnumerable<Convex> Sides(ImmutableArray<Point> ring, double off) =>
-        off <= 0 ? [] : Enumerable.Range(0, ring.Length).Select(i => Convex.Capsule(ring[i], ring[(i + 1) % ring.Length], off));
 
     /// <summary>The same seen in another frame.</summary>
     public CentreRegion In(Placement frame)
@@ -70,24 +53,11 @@ public sealed class CentreRegion
                 2 => Convex.Capsule(frame.In(shape.Corners[0]), frame.In(shape.Corners[1]), shape.Radius),
                 _ => Convex.Polygon([.. shape.Corners.ToArray().Select(frame.In)], shape.Radius),
             };
-        ImmutableArray<Point> Ring(ImmutableArray<Point> ring) => [.. ring.Select(frame.In)];
-        return new CentreRegion(
-            [.. areas.Select(area => new Region(Ring(area.Outline), [.. area.Holes.Select(Ring)]))],
-            [.. kept.Select(Turned)],
-            [.. obstacles.Select(Turned)],
-            off
-        );
+        return new CentreRegion([.. areas.Select(area => area.In(frame))], [.. kept.Select(Turned)], [.. obstacles.Select(Turned)], off);
     }
 
     /// <summary>Whether something of it lies neither along nor square to the lines across it, or is round.</summary>
-    public bool IsSlanted =>
-        areas.SelectMany(area => area.Holes.Prepend(area.Outline)).Any(IsSlantedRing) || kept.Any(shape => shape.Corners.Length == 1);
-
-    private static bool IsSlantedRing(ImmutableArray<Point> ring) =>
-        Enumerable
-            .Range(0, ring.Length)
-            .Select(i => ring[(i + 1) % ring.Length] - ring[i])
-            .Any(side => Math.Min(Math.Abs(side.X), Math.Abs(side.Y)) > 1e-3 * side.Length);
+    public bool IsSlanted => areas.Any(area => area.IsSlanted) || kept.Any(shape => shape.Corners.Length == 1);
 
     /// <summary>
     /// How far a middle is in what it must not be in, each squared and halved, all together; and the push out of it, as long as the depth.
@@ -102,10 +72,10 @@ public sealed class CentreRegion
         if (isIn)
             foreach (var side in off > 0 ? sides.Value.Meeting(Bounds.At(p).Grown(off)) : [])
             {
-                var nearest = NearestOn(side, p);
+                var nearest = p.NearestOn(side.From, side.To);
                 Take(off - p.DistanceTo(nearest), (p - nearest).Unit(), ref energy, ref push);
             }
-        else if (sides.Value.Nearest(Bounds.At(p)).Select(found => NearestOn(found.Thing, p)).Take(8).MinBy(p.DistanceTo) is var back)
+        else if (NearestSide(p) is var back)
             Take(off + p.DistanceTo(back), (back - p).Unit(), ref energy, ref push);
         foreach (var shape in obstacles)
             if (shape.Bounds.Holds(p) && shape.DistanceTo(p, out var nearest) is < 0 and var into)
@@ -121,18 +91,17 @@ public sealed class CentreRegion
         }
     }
 
+    /// <summary>The nearest point of the sides of the floor.</summary>
+    private Point NearestSide(Point p) =>
+        sides.Value.Nearest(Bounds.At(p)).Take(8).Select(found => p.NearestOn(found.Thing.From, found.Thing.To)).MinBy(p.DistanceTo);
+
     /// <summary>Whether a middle may be anywhere within a distance of a point.</summary>
     public bool IsClear(Point p, double within) =>
         areas.Any(area => area.Holds(p))
-        && !sides.Value.Meeting(Bounds.At(p).Grown(off + within)).Exists(side => NearestOn(side, p).DistanceTo(p) < off + within)
+        && !sides
+            .Value.Meeting(Bounds.At(p).Grown(off + within))
+            .Exists(side => p.NearestOn(side.From, side.To).DistanceTo(p) < off + within)
         && !Array.Exists(obstacles, shape => shape.DistanceTo(p) < within);
-
-    private static Point NearestOn(Side side, Point p)
-    {
-        var along = side.To - side.From;
-        var t = Math.Clamp((p - side.From).Dot(along) / Math.Max(1e-9, along.Dot(along)), 0, 1);
-        return side.From + along * t;
-    }
 
     /// <summary>Whether a middle may be at a point.</summary>
     public bool Holds(Point p) => areas.Any(area => area.Holds(p)) && !Array.Exists(kept, shape => shape.DistanceTo(p) < -Tolerance.Length);
@@ -140,7 +109,7 @@ public sealed class CentreRegion
     /// <summary>The box middles can be in: the floor's, less what they keep off its sides.</summary>
     public Bounds Inner => Bounds.Grown(-off);
 
-    public Bounds Bounds => areas.Aggregate(Bounds.Empty, (box, area) => box.Including(area.Bounds));
+    public Bounds Bounds => Region.BoxOf(areas);
 
     /// <summary>
     /// The heights at which something begins or ends: where the outermost lines and those between may lie on. Of sides that are kept off,
@@ -157,21 +126,13 @@ public sealed class CentreRegion
             yield return corner.Y;
     }
 
-    /// <summary>The parts of the line at a height in which a middle may be, from left to right.</summary>
-    public List<(double From, double To)> Along(double y)
-    {
-        List<(double From, double To)> left = [];
-        Along(y, left);
-        return left;
-    }
-
     [ThreadStatic]
     private static List<double>? crossings;
 
     [ThreadStatic]
     private static List<(double From, double To)>? cuts;
 
-    /// <summary>The same, put into a list that is emptied before.</summary>
+    /// <summary>The parts of the line at a height in which a middle may be, from left to right, put into a list that is emptied before.</summary>
     public void Along(double y, List<(double From, double To)> left)
     {
         left.Clear();
@@ -184,27 +145,9 @@ public sealed class CentreRegion
         cut.Sort();
         foreach (var area in flat)
         {
-            crossed.Clear();
-            foreach (ref readonly var side in area.AsSpan())
-                if (side.A.Y > y != side.B.Y > y)
-                    crossed.Add(side.A.X + (side.B.X - side.A.X) * (y - side.A.Y) / (side.B.Y - side.A.Y));
-            crossed.Sort();
+            Bands.Crossings(area, y, crossed);
             for (var i = 0; i + 1 < crossed.Count; i += 2)
-            {
-                var (at, to) = (crossed[i], crossed[i + 1]);
-                foreach (var one in cut)
-                {
-                    if (one.To <= at)
-                        continue;
-                    if (one.From >= to)
-                        break;
-                    if (one.From > at)
-                        left.Add((at, one.From));
-                    at = Math.Max(at, one.To);
-                }
-                if (at < to)
-                    left.Add((at, to));
-            }
+                Bands.Less(crossed[i], crossed[i + 1], cut, left);
         }
     }
 
@@ -216,28 +159,7 @@ public sealed class CentreRegion
     {
         if (y <= shape.Bounds.MinY + Hair || y >= shape.Bounds.MaxY - Hair)
             return null;
-        var radius = shape.Radius - Hair;
-        var (from, to) = (double.PositiveInfinity, double.NegativeInfinity);
-        void Take(double x) => (from, to) = (Math.Min(from, x), Math.Max(to, x));
-        var corners = shape.Corners;
-        for (var i = 0; i < corners.Length; i++)
-        {
-            var p = corners[i];
-            var off = y - p.Y;
-            if (radius >= Math.Abs(off))
-            {
-                var half = Math.Sqrt(radius * radius - off * off);
-                Take(p.X - half);
-                Take(p.X + half);
-            }
-            if (corners.Length == 1)
-                break;
-            var q = corners[(i + 1) % corners.Length];
-            var out_ = (q - p).Unit().Left() * -Math.Max(radius, 0);
-            var (a, b) = (p + out_, q + out_);
-            if (a.Y <= y != b.Y <= y)
-                Take(a.X + (b.X - a.X) * (y - a.Y) / (b.Y - a.Y));
-        }
+        var (from, to) = Bands.Reach(shape.Corners, shape.Radius - Hair, y, y);
         return from < to - 2 * Hair ? (from + Hair, to - Hair) : null;
     }
 }

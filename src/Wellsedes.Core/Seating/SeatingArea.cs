@@ -37,12 +37,13 @@ public sealed record SeatingArea(
     )
     {
         var areas = block.Areas();
-        var box = areas.Aggregate(Bounds.Empty, (all, area) => all.Including(area.Bounds)).Grown(Reach);
+        var box = block.AreaBox().Grown(Reach);
         PlacedItem[] near = [one, .. standing.Where(item => box.Meets(item.Bounds))];
         return new SeatingArea(
             areas,
             [.. space.Rooms.Select(room => room.Outline).Where(room => room.Bounds.Meets(box))],
-            [.. Overlaps.InTheWay(space, near, 0, box), .. near.Skip(1).Where(IsDancedOn).SelectMany(item => item.Solids)],
+            // A floor that is walked on for its own sake is not built on.
+            [.. Overlaps.InTheWay(space, near, 0, box), .. near.Skip(1).Where(item => item.Form.WalkedOn).SelectMany(item => item.Solids)],
             [
                 .. near.Skip(1).SelectMany(item => item.Activity).Select(use => use.Floor),
                 .. ways.SelectMany(way => way.Strip.Legs).Where(leg => box.Meets(leg.Bounds)),
@@ -51,9 +52,6 @@ public sealed record SeatingArea(
             facing
         );
     }
-
-    /// <summary>A floor that is walked on for its own sake, and so is not built on.</summary>
-    private static bool IsDancedOn(PlacedItem item) => item.Form.WalkedOn;
 
     /// <summary>The free floor of the rooms it lies in: onto ways as well people step out of a row.</summary>
     public SeatingArea RoundAbout() => this with { Areas = Rooms.IsEmpty ? Areas : Rooms, Ways = [] };
@@ -67,11 +65,9 @@ public sealed record SeatingArea(
         [
             Facing - 90,
             .. Areas
-                .SelectMany(area =>
-                    Enumerable.Range(0, area.Outline.Length).Select(i => (area.Outline[i], area.Outline[(i + 1) % area.Outline.Length]))
-                )
-                .OrderByDescending(side => side.Item1.DistanceTo(side.Item2))
+                .SelectMany(area => Region.SidesOf(area.Outline))
+                .OrderByDescending(side => side.From.DistanceTo(side.To))
                 .Take(3)
-                .Select(side => Angles.Of(side.Item2 - side.Item1)),
+                .Select(side => Angles.Of(side.To - side.From)),
         ];
 }

@@ -41,17 +41,10 @@ internal static class WaysOut
         ];
         if (doors.Length == 0)
             return [];
-        // A single door needs no spine to meet others: straight in to the middle of the area.
-        List<(bool Along, double At)> spines = [];
-        foreach (var door in doors.Where(door => door.Inward != default))
-        {
-            spines.Add(
-                (
-                    Math.Abs(door.Inward.X) < Math.Abs(door.Inward.Y),
-                    Math.Abs(door.Inward.X) < Math.Abs(door.Inward.Y) ? door.At.X : door.At.Y
-                )
-            );
-        }
+        List<(bool Along, double At)> spines =
+        [
+            .. doors.Where(door => door.Inward != default).Select(door => IsAlong(door.Inward) ? (true, door.At.X) : (false, door.At.Y)),
+        ];
         for (var i = 1; i <= Spines; i++)
         {
             spines.Add((true, box.MinX + box.Width * i / (Spines + 1)));
@@ -66,7 +59,7 @@ internal static class WaysOut
     /// <summary>The doors people come in or leave by, seen from the side of the area: the middle of the opening and where it leads.</summary>
     private static IEnumerable<(Point At, Point Inward)> Doors(LevelSpace space, Thing block)
     {
-        var box = block.Areas().Aggregate(Bounds.Empty, (all, area) => all.Including(area.Bounds)).Grown(Near);
+        var box = block.AreaBox().Grown(Near);
         FoundRoom[] rooms =
         [
             .. space.Rooms.Where(room =>
@@ -88,7 +81,7 @@ internal static class WaysOut
     /// <summary>Where people are served, seen from where they stand, and floors they dance on, to which a way comes from anywhere.</summary>
     private static IEnumerable<(Point At, Point Inward)> Places(Thing block, IEnumerable<PlacedItem> standing)
     {
-        var box = block.Areas().Aggregate(Bounds.Empty, (all, area) => all.Including(area.Bounds));
+        var box = block.AreaBox();
         foreach (var item in standing.Where(item => box.Holds(item.Item.Placement.Origin)))
             if (item.Kind.Kind == CatalogueKind.Serving)
                 yield return (item.Item.Placement.Out(item.Form.FrontMark), item.Item.Placement.Turned(new Point(0, -1)));
@@ -96,14 +89,15 @@ internal static class WaysOut
                 yield return (item.Item.Placement.Origin, default);
     }
 
+    private static bool IsAlong(Point way) => Math.Abs(way.X) < Math.Abs(way.Y);
+
     private static IEnumerable<Convex> Strips(bool along, double at, (Point At, Point Inward)[] doors, Bounds box, double width)
     {
         var half = width / 2;
         List<double> met = [];
         foreach (var (door, inward) in doors)
         {
-            var isAlong = Math.Abs(inward.X) < Math.Abs(inward.Y);
-            if (isAlong != along || inward == default)
+            if (IsAlong(inward) != along || inward == default)
             {
                 // Straight in until the spine.
                 var end = along ? new Point(at, door.Y) : new Point(door.X, at);

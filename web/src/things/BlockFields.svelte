@@ -1,6 +1,7 @@
 <script lang="ts">
   import { api, type BlockOffer, type Edit, type Item, type Spot, type Thing } from "../app/api";
   import type { OpenPlan } from "../plan/openPlan.svelte";
+  import { isOfChairs, seatsOf } from "./seating";
 
   /** What a block holds now, and what can be done with it as a whole. */
   let { plan, thing }: { plan: OpenPlan; thing: Thing } = $props();
@@ -8,12 +9,10 @@
   const tables = $derived(
     [...plan.entities.values()].filter((e): e is Item => e.type === "item" && e.parent === thing.id),
   );
-  const seats = $derived(tables.reduce((sum, item) => sum + (plan.formOf(item.id)?.seats ?? 0), 0));
+  const seats = $derived(seatsOf(plan, tables));
   const wanted = $derived(thing.wanted as number | null | undefined);
   const guests = $derived(thing.guests as number | null | undefined);
-  const isOfChairs = $derived(
-    ["Rows", "CurvedRows", "Herringbone", "Circle"].includes(thing.style as string),
-  );
+  const ofChairs = $derived(isOfChairs(thing.style));
   const asked = $derived(guests ?? wanted);
   const kept = $derived((thing.kept as string[] | undefined) ?? []);
   const leftOut = $derived((thing.leftOut as Spot[] | undefined) ?? []);
@@ -47,7 +46,7 @@
   role="status"
   aria-label="What the block holds"
 >
-  {#if isOfChairs}{seats}{asked ? ` of ${asked}` : ""} seats{:else}{tables.length}{wanted
+  {#if ofChairs}{seats}{asked ? ` of ${asked}` : ""} seats{:else}{tables.length}{wanted
       ? ` of ${wanted}`
       : ""} tables, {seats}{guests ? ` of ${guests}` : ""} seats{/if}
 </p>
@@ -65,7 +64,7 @@
 {/if}
 <div class="flex flex-wrap gap-1.5">
   <button class="action" onclick={() => plan.select(tables.map((item) => item.id))}
-    >Select its {isOfChairs ? "chairs" : "tables"}</button
+    >Select its {ofChairs ? "chairs" : "tables"}</button
   >
   <button class="action" onclick={() => plan.do({ do: "release-block", id: thing.id })}>Release</button>
 </div>
@@ -78,7 +77,7 @@
           class="min-h-6 w-full rounded px-1.5 py-0.5 text-left hover:bg-moss-wash"
           disabled={!offer.edit}
           onclick={() => offer.edit && plan.do(offer.edit as Edit)}
-          >{offer.words}: {isOfChairs ? "" : `${offer.tables} tables,`}
+          >{offer.words}: {ofChairs ? "" : `${offer.tables} tables,`}
           <span class="font-semibold">{offer.moreSeats} seats more</span></button
         >
       </li>

@@ -37,7 +37,7 @@ public static class BlockDifference
         var words = Counted(Math.Abs(count), what);
         if (what == "table" && seats != 0)
             words += $", {Counted((int)Math.Abs(seats), "seat")}";
-        var labels = gone.Select(item => item.Label).Where(label => label.Length > 0).Order(new ByNumber()).ToArray();
+        string[] labels = [.. LabelText.InOrder(gone.Select(item => item.Label).Where(label => label.Length > 0))];
         var named =
             count > 0 || labels.Length == 0 ? ""
             : labels.Length <= MostNamed ? $": {string.Join(", ", labels)}"
@@ -49,10 +49,4 @@ public static class BlockDifference
 
     private static string Counted(int count, string what) =>
         string.Create(CultureInfo.InvariantCulture, $"{count} {what}{(count == 1 ? "" : "s")}");
-
-    /// <summary>9 before 10, and letters as they come.</summary>
-    private sealed class ByNumber : IComparer<string>
-    {
-        public int Compare(string? x, string? y) => (x!.Length, x).CompareTo((y!.Length, y));
-    }
 }

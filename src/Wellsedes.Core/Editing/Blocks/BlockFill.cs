@@ -67,7 +67,7 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
     private static bool BearsOn(Plan plan, Change change, Thing block)
     {
         var scheme = ((IOfScheme)block).SchemeId;
-        var box = block.Areas().Aggregate(Bounds.Empty, (all, area) => all.Including(area.Bounds)).Grown(Near);
+        var box = block.AreaBox().Grown(Near);
         return change.Entities.Any(entity =>
             entity.Id == block.Id
             || new[] { entity.Before, entity.After }.Any(one =>

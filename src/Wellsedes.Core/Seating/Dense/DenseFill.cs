@@ -55,14 +55,10 @@ public static class DenseFill
                 .ToArray();
             // What does not go together with those on the axis is taken out again.
             var now = begun.Select(start => Loosened(region, apart, squeeze, start, sliding)).MaxBy(start => start.Length) ?? half;
-            var share = looks * (sliding + 1) / (most + 1);
-            var spent = squeeze.Looks;
-            while (
-                squeeze.Looks - spent < looks / (most + 1)
-                && OneMore(region, apart, squeeze, [now], now.Length + 1, spent + looks / (most + 1), random, axis) is { } more
-            )
+            var until = squeeze.Looks + looks / (most + 1);
+            while (squeeze.Looks < until && OneMore(region, apart, squeeze, [now], now.Length + 1, until, random, axis) is { } more)
                 now = more;
-            Point[] whole = [.. now[..sliding], .. now[sliding..], .. now[sliding..].Select(axis.Across)];
+            Point[] whole = [.. now, .. now[sliding..].Select(axis.Across)];
             if (whole.Length > best.Length && Holds(region, apart, whole))
                 best = whole;
         }

@@ -11,12 +11,12 @@ internal static class AislePlan
     /// <summary>More lines than this for one aisle are thinned out.</summary>
     private const int MostLines = 200;
 
-    public static LaidRows Best(IReadOnlyList<RowLine> rows, RowsAsked asked, double axis, bool isMirrored)
+    public static LaidRows Best(IReadOnlyList<RowLine> rows, RowsAsked asked, double axis)
     {
         if (asked.FromAisle is not { } most || rows.Count == 0)
             return Runs(rows, [], null);
         double[] forced = Forced(rows, asked, axis);
-        var lines = Lines(rows, most, forced, isMirrored ? axis : null);
+        var lines = Lines(rows, most, forced, axis);
         // From one side to the other: the most places up to each line, and the line before it on the way there.
         var best = new int[lines.Length];
         var before = new int[lines.Length];
@@ -70,7 +70,7 @@ internal static class AislePlan
         return [left.part.From + left.row.HalfAisle, right.part.To - right.row.HalfAisle];
     }
 
-    private static double[] Lines(IReadOnlyList<RowLine> rows, int most, double[] forced, double? axis)
+    private static double[] Lines(IReadOnlyList<RowLine> rows, int most, double[] forced, double axis)
     {
         var all = new SortedSet<long>();
         const double fine = 1e6;
@@ -93,7 +93,7 @@ internal static class AislePlan
         double[] lines = [.. all.Select(at => at / fine)];
         if (lines.Length > MostLines)
             lines = [.. Enumerable.Range(0, MostLines).Select(i => lines[(int)((long)i * (lines.Length - 1) / (MostLines - 1))])];
-        return [.. lines.Concat(forced).Concat(axis is { } middle ? [middle] : []).Distinct().Order()];
+        return [.. lines.Concat(forced).Append(axis).Distinct().Order()];
     }
 
     private static int Count(IReadOnlyList<RowLine> rows, double? left, double? right, int most)
@@ -143,6 +143,6 @@ internal static class AislePlan
                 if (count > 0)
                     runs.Add(new RowRun(row, from, to, count, atFrom, atTo));
             }
-        return new LaidRows(runs, aisles);
+        return new LaidRows(runs);
     }
 }

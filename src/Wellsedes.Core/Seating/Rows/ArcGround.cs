@@ -15,7 +15,7 @@ internal sealed class ArcGround : RowGround
 
     private readonly Point focus;
     private readonly double back;
-    private readonly ImmutableArray<ImmutableArray<Point>>[] floors;
+    private readonly (Point From, Point To)[] sides;
     private readonly ImmutableArray<Region> areas;
     private readonly SeatingArea area;
     private readonly Dictionary<double, Point[][]> grown = [];
@@ -32,32 +32,23 @@ internal sealed class ArcGround : RowGround
     {
         (this.area, this.focus, back) = (area, focus, facing + 180);
         areas = area.Areas;
-        floors = [.. areas.Select(one => one.Holes.Insert(0, one.Outline))];
-        var sides = floors.SelectMany(rings => rings).SelectMany(ring => Sides(ring)).ToArray();
+        sides = [.. areas.SelectMany(one => one.Sides())];
         var least = areas.Any(one => one.Holds(focus)) ? 0 : sides.Min(side => Nearest(side.From, side.To));
         Across = (least, sides.Max(side => side.From.DistanceTo(focus)));
     }
 
-    private static IEnumerable<(Point From, Point To)> Sides(IReadOnlyList<Point> ring) =>
-        Enumerable.Range(0, ring.Count).Select(i => (ring[i], ring[(i + 1) % ring.Count]));
-
-    private double Nearest(Point a, Point b)
-    {
-        var side = b - a;
-        var t = Math.Clamp((focus - a).Dot(side) / Math.Max(1e-9, side.Dot(side)), 0, 1);
-        return focus.DistanceTo(a + side * t);
-    }
+    private double Nearest(Point a, Point b) => focus.DistanceTo(focus.NearestOn(a, b));
 
     public override IEnumerable<double> Events(double gap)
     {
-        foreach (var (a, b) in floors.SelectMany(rings => rings).SelectMany(ring => Sides(ring)))
+        foreach (var (a, b) in sides)
         {
             yield return Nearest(a, b);
             yield return a.DistanceTo(focus);
         }
         foreach (var ring in Grown(gap))
         {
-            yield return Sides(ring).Min(side => Nearest(side.From, side.To));
+            yield return Region.SidesOf(ring).Min(side => Nearest(side.From, side.To));
             yield return ring.Max(p => p.DistanceTo(focus));
         }
     }
@@ -88,11 +79,11 @@ internal sealed class ArcGround : RowGround
         var (low, high) = (Math.Max(0, near + Hair), far - Hair);
         List<double> ends = [-Math.PI, Math.PI];
         List<(double From, double To)> taken = [];
-        foreach (var (a, b) in floors.SelectMany(rings => rings).SelectMany(ring => Sides(ring)))
+        foreach (var (a, b) in sides)
             Cut(a, b, low, high, taken);
         foreach (var ring in Grown(gap))
         {
-            foreach (var (a, b) in Sides(ring))
+            foreach (var (a, b) in Region.SidesOf(ring))
                 Cut(a, b, low, high, taken);
         }
         foreach (var (from, to) in taken)

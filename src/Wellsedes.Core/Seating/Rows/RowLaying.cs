@@ -20,7 +20,7 @@ internal static class RowLaying
 
     public static LaidRows Fullest(RowGround ground, RowGround about, RowUnit unit, RowsAsked asked)
     {
-        LaidRows best = new([], []);
+        LaidRows best = new([]);
         var looked = 0;
         foreach (
             var (_, rows) in Firsts(ground, unit, asked)
@@ -29,7 +29,7 @@ internal static class RowLaying
                 .OrderByDescending(one => one.Most)
                 .TakeWhile(one => one.Most > best.Count && looked++ < MostLooked)
         )
-            if (AislePlan.Best(rows, asked, ground.Axis, true) is var laid && laid.Count > best.Count)
+            if (AislePlan.Best(rows, asked, ground.Axis) is var laid && laid.Count > best.Count)
                 best = laid;
         return best;
     }
@@ -37,8 +37,6 @@ internal static class RowLaying
     private static IEnumerable<double> Firsts(RowGround ground, RowUnit unit, RowsAsked asked)
     {
         var (least, most) = ground.Across;
-        if (asked.First is { } given)
-            return [given];
         var pitch = unit.Depth + asked.Passage;
         var before = unit.PassageBefore ? asked.Passage : 0;
         double[] events = [.. ground.Events(asked.ToWalls).Where(at => at > least - 1 && at < most + 1).Distinct().Order()];

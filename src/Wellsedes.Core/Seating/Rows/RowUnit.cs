@@ -55,8 +55,7 @@ internal sealed record RowsAsked(
     double Aisle,
     int? FromAisle,
     AislesAt Aisles,
-    int? CrossEvery,
-    double? First = null
+    int? CrossEvery
 );
 
 /// <summary>A free part of a row. At an open end people step out onto free floor.</summary>
@@ -98,8 +97,8 @@ internal sealed record RowLine(int Number, double Across, RowPart[] Parts, doubl
 /// <param name="AtFrom">Whether it begins at an aisle or free floor.</param>
 internal sealed record RowRun(RowLine Row, double From, double To, int Count, bool AtFrom, bool AtTo);
 
-/// <summary>Rows laid out: their runs, and where the aisles are along.</summary>
-internal sealed record LaidRows(List<RowRun> Runs, double[] Aisles)
+/// <summary>Rows laid out.</summary>
+internal sealed record LaidRows(List<RowRun> Runs)
 {
     public int Count => Runs.Sum(run => run.Count);
 }

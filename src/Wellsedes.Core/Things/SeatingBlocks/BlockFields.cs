@@ -8,11 +8,17 @@ namespace Wellsedes.Core.Things.SeatingBlocks;
 /// <summary>What is asked of a block, and what is wrong with an answer.</summary>
 internal static class BlockFields
 {
-    private const string Lattices = "style=Rounds|HalfRounds|HighTables|Cafe";
-    private const string Rounds = "style=Rounds|HalfRounds";
-    private const string Chairs = "style=Rows|CurvedRows|Herringbone|Circle";
-    private const string Tables = "style=Rounds|HalfRounds|HighTables|Cafe|LongTables|Training|Exam";
-    private const string Rows = "style=Rows|CurvedRows|Herringbone|Circle|LongTables|Training";
+    private static readonly string Lattices = Only(usual => usual.IsLattice);
+    private static readonly string Rounds = Only(usual => usual.Style is SeatingStyle.Rounds or SeatingStyle.HalfRounds);
+    private static readonly string Chairs = Only(usual => usual.IsOfChairs);
+    private static readonly string Tables = Only(usual => !usual.IsOfChairs && !usual.IsOne);
+    private static readonly string Spaced = Only(usual => !usual.IsOne);
+    private static readonly string Spread = Only(usual => !usual.IsOne && usual.Style != SeatingStyle.Circle);
+    private static readonly string Aisles = Only(usual => usual.FromAisle is not null);
+    private static readonly string Audience = Only(usual => usual.IsOfChairs && usual.Style != SeatingStyle.Circle);
+
+    private static string Only(Func<StyleUsual, bool> which) =>
+        $"style={string.Join('|', SeatingStyles.All.Where(which).Select(usual => usual.Style))}";
 
     public static ImmutableArray<ThingField> All { get; } =
     [
@@ -34,7 +40,7 @@ internal static class BlockFields
             "When fewer",
             ThingFieldKind.Choice,
             [new("Front", "from the front, the back free"), new("Spread", "spread: the widest gaps")],
-            Only: "style=Rounds|HalfRounds|HighTables|Cafe|LongTables|Training|Exam|Rows|CurvedRows|Herringbone"
+            Only: Spread
         ),
         new(
             "layout",
@@ -49,20 +55,8 @@ internal static class BlockFields
             ],
             Only: Lattices
         ),
-        new(
-            "gapInRow",
-            "Gap in a row",
-            ThingFieldKind.Length,
-            Note: "Between the chairs of two tables, or of a row.",
-            Only: Lattices + "|LongTables|Training|Exam|Rows|CurvedRows|Herringbone|Circle"
-        ),
-        new(
-            "gapBetweenRows",
-            "Gap of rows",
-            ThingFieldKind.Length,
-            Note: "For rows of chairs the clear passage.",
-            Only: Lattices + "|LongTables|Training|Exam|Rows|CurvedRows|Herringbone|Circle"
-        ),
+        new("gapInRow", "Gap in a row", ThingFieldKind.Length, Note: "Between the chairs of two tables, or of a row.", Only: Spaced),
+        new("gapBetweenRows", "Gap of rows", ThingFieldKind.Length, Note: "For rows of chairs the clear passage.", Only: Spaced),
         new("gapToWalls", "Gap to walls", ThingFieldKind.Length, Note: "And to columns and other things."),
         new(
             "ways",
@@ -71,7 +65,7 @@ internal static class BlockFields
             [new("Drawn", "the ways that are drawn"), new("FromDoors", "ways from the doors as well")],
             Note: "From doors as wide as main aisles, where they cost least."
         ),
-        new("aisle", "Aisles", ThingFieldKind.Length, Note: "Their clear width.", Only: Rows),
+        new("aisle", "Aisles", ThingFieldKind.Length, Note: "Their clear width.", Only: Aisles),
         new(
             "rule",
             "Rows by rule",
@@ -83,14 +77,14 @@ internal static class BlockFields
                 new("Germany", "MVStättVO (Germany)"),
             ],
             Note: "Says the most seats from an aisle and the places for wheelchair users. From memory; check the adopted edition.",
-            Only: "style=Rows|CurvedRows|Herringbone"
+            Only: Audience
         ),
         new(
             "fromAisle",
             "From an aisle",
             ThingFieldKind.Asked,
             Note: "The most of a row from an aisle; left empty: no aisles.",
-            Only: Rows
+            Only: Aisles
         ),
         new(
             "aisles",
@@ -99,16 +93,10 @@ internal static class BlockFields
             [new("Fullest", "where they cost least"), new("Middle", "the middle"), new("Sides", "both sides")],
             Only: "style=Rows|CurvedRows|LongTables|Training"
         ),
-        new("crossEvery", "Cross aisle", ThingFieldKind.Asked, Note: "After so many rows; left empty: none.", Only: Rows),
+        new("crossEvery", "Cross aisle", ThingFieldKind.Asked, Note: "After so many rows; left empty: none.", Only: Aisles),
         new("focus", "Curve about", ThingFieldKind.Length, Note: "How far before the front.", Only: "style=CurvedRows"),
         new("fan", "Wings turned", ThingFieldKind.Angle, Only: "style=Herringbone"),
-        new(
-            "wheelchairs",
-            "Wheelchairs",
-            ThingFieldKind.Count,
-            Note: "Places for wheelchair users, at aisles.",
-            Only: "style=Rows|CurvedRows|Herringbone"
-        ),
+        new("wheelchairs", "Wheelchairs", ThingFieldKind.Count, Note: "Places for wheelchair users, at aisles.", Only: Audience),
         new(
             "numbers",
             "Numbered",
@@ -128,7 +116,7 @@ internal static class BlockFields
                 styles.First().IsOfChairs ? "Chair" : "Table",
                 ThingFieldKind.Choice,
                 [.. styles.Key.Select(key => new ThingChoice(key, NameOf(key)))],
-                Only: $"style={string.Join('|', styles.Select(usual => usual.Style))}"
+                Only: Only(styles.Contains)
             ));
 
     /// <summary>"round-table-1525" as "Round table 1525".</summary>
@@ -187,7 +175,7 @@ internal static class BlockFields
             );
         if (!(block.Aisle >= 300 && block.Aisle <= 6000))
             return new Problem("aisle", $"An aisle is from 300 to 6 000 mm wide; {block.Aisle:0.#} was given.");
-        var box = block.Areas().Aggregate(Geometry.Bounds.Empty, (all, one) => all.Including(one.Bounds));
+        var box = block.AreaBox();
         if (block.FromAisle is not null && usual.HasRows && block.Aisle > Math.Max(box.Width, box.Height))
             return new Problem(
                 "aisle",

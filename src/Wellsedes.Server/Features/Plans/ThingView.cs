@@ -27,7 +27,7 @@ public sealed record ThingView(
             (thing as IOfScheme)?.SchemeId,
             [.. thing.Parts().Select(part => new ThingPartView(part.Role, part.Path.ToPathData(), part.Tint))],
             [.. thing.Texts(units)],
-            [.. thing.Areas().SelectMany(area => area.Holes.Prepend(area.Outline)).Select(ring => ring.ToArray())]
+            [.. thing.Areas().SelectMany(area => area.Rings()).Select(ring => ring.ToArray())]
         );
 }
 

@@ -2,6 +2,7 @@
   import { ChevronDown, ChevronRight } from "@lucide/svelte";
   import { SvelteSet } from "svelte/reactivity";
   import type { Item } from "../../app/api";
+  import { seatsOf } from "../../things/seating";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import { writeArea } from "../../plan/figures";
   import LongList from "../../parts/LongList.svelte";
@@ -26,14 +27,15 @@
       thing,
       figures: plan.figures?.areas.find((area) => area.thingId === thing.id),
       drawn: plan.figures?.drawn.find((way) => way.thingId === thing.id),
-      seats: thing.type === "seating-block" ? seatsIn(thing.id) : null,
+      seats:
+        thing.type === "seating-block"
+          ? seatsOf(
+              plan,
+              placed.filter((item) => item.parent === thing.id),
+            )
+          : null,
     })),
   );
-  /** What a block holds: seats by the forms of its things. */
-  const seatsIn = (id: string) =>
-    placed
-      .filter((item) => item.parent === id)
-      .reduce((sum, item) => sum + (plan.formOf(item.id)?.seats ?? 0), 0);
   /** How deep a zone lies in others. */
   function depthOf(id: string | null | undefined, most = 6): number {
     const within = plan.figures?.areas.find((area) => area.thingId === id)?.within;

@@ -2,6 +2,7 @@
   import type { Edit, Item } from "../../app/api";
   import Choice from "../../parts/Choice.svelte";
   import NumberField from "../../parts/NumberField.svelte";
+  import { directions } from "../../things/seating";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
 
   /** Numbers of several items by where they stand, shown on the plan while they are chosen. */
@@ -65,16 +66,7 @@
       ]}
       bind:value={order}
     />
-    <Choice
-      label="Front is"
-      options={[
-        ["90", "up (north)"],
-        ["0", "right (east)"],
-        ["270", "down (south)"],
-        ["180", "left (west)"],
-      ]}
-      bind:value={facing}
-    />
+    <Choice label="Front is" options={directions} bind:value={facing} />
     <NumberField label="Begin with" least={0} value={start} onvalue={(n) => (start = n ?? 1)} />
     <NumberField label="Step" least={1} value={step} onvalue={(n) => (step = n ?? 1)} />
     {#if ordered}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Item } from "../../app/api";
   import { duplicate } from "../../plan/keys";
+  import { seatsOf } from "../../things/seating";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import GroupStart from "./GroupStart.svelte";
   import OffsetFields from "./OffsetFields.svelte";
@@ -15,7 +16,7 @@
     const id = plan.newId("cluster");
     void plan.groups.make(id, { do: "make-cluster", id, ids, name: "" });
   }
-  const seats = $derived(items.reduce((sum, item) => sum + (plan.formOf(item.id)?.seats ?? 0), 0));
+  const seats = $derived(seatsOf(plan, items));
 </script>
 
 <section class="p-3.5" aria-label="Selected items">

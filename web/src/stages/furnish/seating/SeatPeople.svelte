@@ -6,6 +6,7 @@
   import NumberField from "../../../parts/NumberField.svelte";
   import { Asked } from "../../../plan/asked";
   import { writeLength } from "../../../plan/figures";
+  import { directions, isOfChairs } from "../../../things/seating";
   import type { OpenPlan } from "../../../plan/openPlan.svelte";
   import FillPicture from "./FillPicture.svelte";
   import StyleCard from "./StyleCard.svelte";
@@ -41,23 +42,7 @@
       const room = rooms.find((r) => r.id === id);
       return room ? ([room.outline] as Spot[][]) : [];
     }
-    const zone = zones.find((z) => z.id === id);
-    if (!zone) return [];
-    const own = (zone.shape as { rings: Spot[][] } | null)?.rings ?? [
-      [
-        { x: -zone.width / 2, y: -zone.depth / 2 },
-        { x: zone.width / 2, y: -zone.depth / 2 },
-        { x: zone.width / 2, y: zone.depth / 2 },
-        { x: -zone.width / 2, y: zone.depth / 2 },
-      ] as Spot[],
-    ];
-    const turn = (zone.rotation * Math.PI) / 180;
-    return own.map((ring) =>
-      ring.map((p) => ({
-        x: zone.x + p.x * Math.cos(turn) - p.y * Math.sin(turn),
-        y: zone.y + p.x * Math.sin(turn) + p.y * Math.cos(turn),
-      })),
-    ) as Spot[][];
+    return plan.outlinesOf(id);
   });
   const split = (text: string) => [text.slice(0, 4), text.slice(5)] as const;
 
@@ -128,10 +113,9 @@
     plan.select([id]);
     onclose();
   }
-  const isOfChairs = $derived(["Rows", "CurvedRows", "Herringbone", "Circle"].includes(style));
   const figures = (one: FillCandidate) =>
     [
-      isOfChairs ? "" : `${one.tables} ${one.tables === 1 ? "table" : "tables"}`,
+      isOfChairs(style) ? "" : `${one.tables} ${one.tables === 1 ? "table" : "tables"}`,
       one.areaPerSeat ? `${one.areaPerSeat.toFixed(2)} m² a seat` : "",
     ]
       .filter(Boolean)
@@ -163,16 +147,7 @@
       />
     {/each}
   </div>
-  <Choice
-    label="Looks to"
-    bind:value={facing}
-    options={[
-      ["90", "the north (up)"],
-      ["0", "the east (right)"],
-      ["270", "the south (down)"],
-      ["180", "the west (left)"],
-    ]}
-  />
+  <Choice label="Looks to" bind:value={facing} options={directions} />
   <Choice
     label="Kept free"
     bind:value={ways}

@@ -1,0 +1,103 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Geometry;
+
+namespace Wellsedes.Core.Seating.Rows;
+
+/// <summary>Straight rows: bands are cut exactly, sides by their ends within them, rounded shapes by their outermost points.</summary>
+internal sealed class StraightGround : RowGround
+{
+    private readonly ImmutableArray<Region> areas;
+    private readonly (Point From, Point To)[][] flat;
+    private readonly Convex[] standing;
+    private readonly Convex[] ways;
+    private readonly Placement frame;
+    private readonly Bounds box;
+
+    public override double Axis { get; }
+
+    /// <param name="area">The floor.</param>
+    /// <param name="facing">Where those in the rows look, in degrees.</param>
+    /// <param name="also">Further floor that stays free.</param>
+    public StraightGround(SeatingArea area, double facing, IEnumerable<Convex>? also = null)
+    {
+        frame = new Placement(area.Middle.X, area.Middle.Y, facing + 90);
+        areas = [.. area.Areas.Select(one => one.In(frame))];
+        var into = Into(frame);
+        standing = [.. area.Standing.Select(shape => shape.At(into))];
+        ways = [.. area.Ways.Concat(also ?? []).Select(shape => shape.At(into))];
+        flat = [.. areas.Select(one => one.Sides().ToArray())];
+        box = Region.BoxOf(areas);
+        Axis = 0;
+    }
+
+    /// <summary>The placement that takes points of the level into a frame.</summary>
+    internal static Placement Into(Placement frame)
+    {
+        var origin = frame.In(default);
+        return new Placement(origin.X, origin.Y, -frame.Rotation);
+    }
+
+    public override (double Least, double Most) Across => (box.MinY, box.MaxY);
+
+    public override bool IsSlanted => areas.Any(area => area.IsSlanted);
+
+    public override IEnumerable<double> Events(double gap)
+    {
+        foreach (var (corner, _) in flat.SelectMany(sides => sides))
+            yield return corner.Y;
+        foreach (var shape in standing.Where(shape => shape.Bounds.Meets(box)))
+        {
+            yield return shape.Bounds.MinY - gap;
+            yield return shape.Bounds.MaxY + gap;
+        }
+        foreach (var shape in ways.Where(shape => shape.Bounds.Meets(box)))
+        {
+            yield return shape.Bounds.MinY;
+            yield return shape.Bounds.MaxY;
+        }
+    }
+
+    public override List<(double From, double To)> Free(double near, double far, double gap)
+    {
+        var (low, high) = (near + Hair, far - Hair);
+        var middle = (near + far) / 2;
+        List<(double From, double To)> free = [];
+        List<(double From, double To)> taken = [];
+        List<double> crossings = [];
+        foreach (var sides in flat)
+        {
+            Bands.Crossings(sides, middle, crossings);
+            foreach (var (a, b) in sides)
+                if (Bands.Clipped(a, b, low, high) is var (from, to))
+                    taken.Add((Math.Min(from, to), Math.Max(from, to)));
+            for (var i = 0; i + 1 < crossings.Count; i += 2)
+                free.Add((crossings[i], crossings[i + 1]));
+        }
+        foreach (var shape in standing)
+            if (Taken(shape, gap, low, high) is var (from, to))
+                taken.Add((from, to));
+        foreach (var shape in ways)
+            if (Taken(shape, 0, low, high) is var (from, to))
+                taken.Add((from, to));
+        return Less(free, taken);
+    }
+
+    /// <summary>How far a shape with a gap round about reaches along within a band; null where it does not.</summary>
+    private static (double From, double To)? Taken(Convex shape, double gap, double low, double high)
+    {
+        if (shape.Bounds.MinY - gap >= high || shape.Bounds.MaxY + gap <= low)
+            return null;
+        var (from, to) = Bands.Reach(shape.Corners, shape.Radius + gap, low, high);
+        return from < to ? (from + Hair, to - Hair) : null;
+    }
+
+    public override double Length(double mm, double across) => mm;
+
+    public override double Behind(double across, double depth, double width, double passage) => across + depth + passage;
+
+    public override Placement At(double along, double across)
+    {
+        var at = frame.Out(new Point(along, across));
+        return new Placement(at.X, at.Y, frame.Rotation);
+    }
+}
