@@ -204,7 +204,7 @@ public static class SeatingStyles
             SeatingStyle.Exam,
             "Exam desks",
             "single desks, all apart",
-            ["pupil-table-single", "desk-dwelling", "desk-1200-600"],
+            ["pupil-table-single", "desk-dwelling", "desk-1200-600", "desk-48"],
             600,
             600,
             300,

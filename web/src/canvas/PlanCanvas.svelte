@@ -92,7 +92,7 @@
   $effect(() => {
     const probe = plan.probe;
     untrack(() => {
-      const anew = stirred.take(probe, moving);
+      const anew = stirred.take(probe, moving, (id) => plan.item(id));
       for (const id of anew) if (painted.has(id)) rest?.repaint(painted.get(id)!.box, picture, leftOut());
       draw();
     });
@@ -270,6 +270,8 @@
       ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
       paintLabel(ctx, view, thing, ink.pencil);
     }
+    ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
+    stirred.paintNames(ctx, view, painted);
     paintPlacing(ctx);
     ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
     paintShellLive(ctx);
