@@ -144,7 +144,7 @@ internal static class Blocks
             var block = ((SeatingBlock)SeatingBlock.Kind.Make("block", L, S, default)).As(style);
             report(
                 $"candidates of {style} in 40 x 25 m{(judged ? ", ways judged" : "")}",
-                5,
+                style == SeatingStyle.Rounds ? 20 : 5,
                 i =>
                     hall.Candidates(
                         empty,

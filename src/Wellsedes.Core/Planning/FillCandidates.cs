@@ -35,8 +35,8 @@ public sealed record FillCandidate(
 );
 
 /// <summary>Answers how an area may be filled: the neat ones before the dense ones.</summary>
-/// <param name="derive">Everything of a scheme of a plan that is only tried out.</param>
-internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, string, PlanState> derive)
+/// <param name="waysOn">The ways on a level of a scheme of a plan that is only tried out.</param>
+internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, string, string, WalkwayAnalysis> waysOn)
 {
     /// <summary>No more are offered.</summary>
     private const int Most = 6;
@@ -74,10 +74,10 @@ internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, 
         if (after.Find(blockId) is not Thing block)
             return (null, null);
         var schemeId = ((IOfScheme)block).SchemeId;
-        var state = judged ? derive(after, schemeId).SeenOn(block.LevelId) : null;
-        var placed = state?.Items ?? forms.PlaceAll(after, schemeId, block.LevelId);
+        var walkways = judged ? waysOn(after, schemeId, block.LevelId) : null;
+        var placed = forms.PlaceAll(after, schemeId, block.LevelId);
         PlacedItem[] own = [.. placed.Where(item => item.Item.Parent == block.Id)];
-        return (Of(words, edit, block, own, StockUses.Of(after, [.. placed]), state), null);
+        return (Of(words, edit, block, own, StockUses.Of(after, [.. placed]), walkways), null);
     }
 
     /// <summary>The thing that an edit puts in; null for other edits.</summary>
@@ -145,14 +145,14 @@ internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, 
         ];
 
     /// <param name="items">The items of the block.</param>
-    /// <param name="state">With the block; null where its ways are not judged.</param>
+    /// <param name="walkways">With the block; null where its ways are not judged.</param>
     private static FillCandidate Of(
         string words,
         Edit edit,
         Thing block,
         IReadOnlyCollection<PlacedItem> items,
         ImmutableArray<StockUse> stock,
-        PlanState? state
+        WalkwayAnalysis? walkways
     )
     {
         var seats = items.Sum(item => item.Form.Seats.Length);
@@ -160,9 +160,9 @@ internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, 
         var area = areas.Sum(one => one.Area) / 1e6;
         var ids = items.Select(item => item.Item.Id).ToHashSet();
         Way[] ways =
-            state is null || !state.Walkways.IsEntered
+            walkways is null || !walkways.IsEntered
                 ? []
-                : [.. state.Walkways.Ways.Where(way => ids.Contains(way.Target.OwnerId) || way.Target.Kind == TargetKind.Exit)];
+                : [.. walkways.Ways.Where(way => ids.Contains(way.Target.OwnerId) || way.Target.Kind == TargetKind.Exit)];
         return new FillCandidate(
             words,
             seats,
@@ -175,7 +175,7 @@ internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, 
             ways.Length == 0
                 ? null
                 : ways.Where(way => way.Target.Kind != TargetKind.Exit).Select(way => way.Width).DefaultIfEmpty(0).Min(),
-            state is null ? null : ways.Count(way => !way.Holds),
+            walkways is null ? null : ways.Count(way => !way.Holds),
             seats > 0 ? Math.Round(area / seats, 2) : null,
             [.. stock.Where(use => use.Short > 0).Select(use => $"{use.Short} {use.Name}")],
             Drawn(items.SelectMany(item => item.Solids)),

@@ -85,7 +85,7 @@ public sealed class Planner
         out Problem? problem,
         CancellationToken cancel = default
     ) =>
-        new FillCandidates(editor, forms, (tried, schemeId) => Derive(tried, schemeId, keep: false, atOnce: false, cancel)).For(
+        new FillCandidates(editor, forms, (tried, schemeId, levelId) => WaysOn(tried, schemeId, levelId, cancel)).For(
             plan,
             edit,
             judged,
@@ -233,6 +233,31 @@ public sealed class Planner
             _ => 0,
         };
         return item is null || reach <= 0 ? null : editor.Settled(plan, item, reach, (edit as MoveItems)?.Hold);
+    }
+
+    /// <summary>The ways on a level of a plan that is only tried out: nothing else of it is worked out.</summary>
+    private WalkwayAnalysis WaysOn(Plan plan, string schemeId, string levelId, CancellationToken cancel)
+    {
+        var checks = plan.OfScheme<Checks>(schemeId).First();
+        Flight[] flights = [.. plan.All<Flight>().Where(flight => flight.ToLevelId.Length > 0)];
+        return BetweenLevels.Joined(
+            plan.Levels.Where(level => level.Id == levelId || flights.Length > 0).ToDictionary(level => level.Id, GroundOn),
+            id => levels.TryGetValue((schemeId, id), out var last) ? last.Walkways : null,
+            flights,
+            id => plan.Find<Level>(id)!.Name
+        )[levelId];
+
+        WalkwayGround GroundOn(Level level)
+        {
+            var space = SpaceOn(plan, level.Id);
+            var widths = new WidthsAsked(space, ThingsOf(plan, schemeId, level.Id));
+            levels.TryGetValue((schemeId, level.Id), out var last);
+            return new WalkwayGround(
+                scenes.Build(space, forms.PlaceAll(plan, schemeId, level.Id), checks, widths),
+                last?.Ground,
+                new Work($"the walkways of {level.Name}", MostSteps, cancel)
+            );
+        }
     }
 
     private PlanState Derive(Plan plan, string schemeId, bool keep, bool atOnce, CancellationToken cancel)

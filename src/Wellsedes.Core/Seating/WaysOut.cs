@@ -25,19 +25,25 @@ internal static class WaysOut
     /// <param name="width">Clear width of the ways, in mm.</param>
     /// <param name="facing">Spines run along and square to it, in degrees.</param>
     /// <param name="standing">What stands there and is not the block's.</param>
+    /// <param name="notFrom">A door from which no way is kept; null for all.</param>
     public static IEnumerable<ImmutableArray<Convex>> Of(
         LevelSpace space,
         Thing block,
         IEnumerable<PlacedItem> standing,
         double width,
-        double facing
+        double facing,
+        string? notFrom = null
     )
     {
         var frame = new Placement(0, 0, facing - 90);
         var box = block.Areas().SelectMany(area => area.Outline).Aggregate(Bounds.Empty, (all, p) => all.Including(frame.In(p)));
         (Point At, Point Inward)[] doors =
         [
-            .. Doors(space, block).Concat(Places(block, standing)).Select(door => (frame.In(door.At), frame.In(door.Inward))),
+            .. Doors(space, block)
+                .Where(door => door.Opening.Id != notFrom)
+                .Select(door => (door.At, door.Inward))
+                .Concat(Places(block, standing))
+                .Select(door => (frame.In(door.At), frame.In(door.Inward))),
         ];
         if (doors.Length == 0)
             return [];
@@ -56,8 +62,11 @@ internal static class WaysOut
             .Select(spine => Strips(spine.Along, spine.At, doors, box, width).Select(strip => strip.At(frame)).ToImmutableArray());
     }
 
+    /// <summary>The doors ways are built in from.</summary>
+    public static IEnumerable<Opening> DoorsOf(LevelSpace space, Thing block) => Doors(space, block).Select(door => door.Opening).Distinct();
+
     /// <summary>The doors people come in or leave by, seen from the side of the area: the middle of the opening and where it leads.</summary>
-    private static IEnumerable<(Point At, Point Inward)> Doors(LevelSpace space, Thing block)
+    private static IEnumerable<(Opening Opening, Point At, Point Inward)> Doors(LevelSpace space, Thing block)
     {
         var box = block.AreaBox().Grown(Near);
         FoundRoom[] rooms =
@@ -74,7 +83,7 @@ internal static class WaysOut
             var inward = place.Frame.Turned(new Point(0, side));
             var within = place.Frame.Origin + inward * (place.Wall.Thickness / 2 + 100);
             if (Array.Exists(rooms, room => room.Outline.Holds(within)))
-                yield return (place.Frame.Origin, inward);
+                yield return (place.Opening, place.Frame.Origin, inward);
         }
     }
 

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Seating;
 using Wellsedes.Core.Spaces;
@@ -7,8 +8,8 @@ using Wellsedes.Core.Walkways;
 namespace Wellsedes.Core.Editing.Blocks;
 
 /// <summary>
-/// Judges the ways of a fill by the walkway analysis and leaves out what breaks one: of the things that stand at the pinches the one at the most of them, and again, until
-/// every way holds that held before there was a block, and every seat of the block is reached.
+/// Judges the ways of a fill by the walkway analysis and leaves out what breaks one: for a way out the fewest that stand in it, then of the things that stand at the pinches the
+/// one at the most of them, and again, until every way holds that held before there was a block, and every seat of the block is reached.
 /// </summary>
 internal sealed class BlockMend
 {
@@ -21,6 +22,7 @@ internal sealed class BlockMend
 
     /// <param name="others">What stands there besides.</param>
     /// <param name="own">The things of the fill, with ids of their own.</param>
+    /// <param name="notAsked">A door whose way is not asked for; null where all are.</param>
     /// <returns>The ids of what is left out.</returns>
     public HashSet<string> LeftOut(
         Plan plan,
@@ -28,7 +30,8 @@ internal sealed class BlockMend
         Checks checks,
         Thing block,
         IReadOnlyList<PlacedItem> others,
-        IReadOnlyList<PlacedItem> own
+        IReadOnlyList<PlacedItem> own,
+        string? notAsked = null
     )
     {
         var things = plan.OnLevel<Thing>(space.LevelId).Where(thing => thing is IOfScheme of && of.SchemeId == checks.SchemeId);
@@ -40,14 +43,25 @@ internal sealed class BlockMend
         var broken = without.Ways.Where(way => !way.Holds).Select(NameOf).ToHashSet();
         var ids = own.Select(item => item.Item.Id).ToHashSet();
         var now = without;
+        // For a way out the fewest in it are looked for once; should it still not hold, its pinches tell.
+        HashSet<(string, TargetKind, int)> looked = [];
         while (gone.Count < MostLeftOut)
         {
             now = new WalkwayAnalysis(
                 scenes.Build(space, [.. others, .. own.Where(item => !gone.Contains(item.Item.Id))], checks, widths),
                 now
             );
-            var blamed = now
-                .Ways.Where(way => !way.Holds && !broken.Contains(NameOf(way)))
+            Way[] failing = [.. now.Ways.Where(way => !way.Holds && way.Target.OwnerId != notAsked && !broken.Contains(NameOf(way)))];
+            var inTheWay = failing
+                .Where(way => way.Target.Mouth is not null && looked.Add(NameOf(way)))
+                .SelectMany(way => Fewest(without, own, gone, way))
+                .ToArray();
+            if (inTheWay.Length > 0)
+            {
+                gone.UnionWith(inTheWay);
+                continue;
+            }
+            var blamed = failing
                 .Select(way => Blamed(way, ids).Distinct().ToArray())
                 .Where(some => some.Length > 0)
                 .ToList();
@@ -68,6 +82,24 @@ internal sealed class BlockMend
             } while (own.Count > Many && blamed.Count > 0 && gone.Count < MostLeftOut);
         }
         return gone;
+    }
+
+    /// <summary>Round the scene as much ground, in mm, is looked at as well: people come from there.</summary>
+    private const double Round = 2000;
+
+    /// <param name="without">The ways where nothing of the fill stands.</param>
+    private static IReadOnlyCollection<string> Fewest(WalkwayAnalysis without, IReadOnlyList<PlacedItem> own, HashSet<string> gone, Way way)
+    {
+        var things = own.Where(item => !gone.Contains(item.Item.Id))
+            .SelectMany(item => item.Standing.Select(shape => (item.Item.Id, Shape: shape)))
+            .ToArray();
+        var face = way.Target.Mouth!.At(0, 1);
+        return new FewestInTheWay(
+            without.Scene.Box.Grown(Round),
+            without.ClearanceAt,
+            new SpatialIndex<(string Id, Convex Shape)>(things, thing => thing.Shape.Bounds),
+            way.Target.Needed
+        ).To(face.At + face.Outward * (way.Target.Needed / 2));
     }
 
     private static (string, TargetKind, int) NameOf(Way way) => (way.Target.OwnerId, way.Target.Kind, way.Target.Index);

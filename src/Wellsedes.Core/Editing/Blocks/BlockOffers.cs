@@ -31,6 +31,10 @@ internal static class BlockOffers
                 asked,
                 new PutThing(wider.Filled(Free(asked))) { Sure = true }
             );
+        // Which way costs how much: each is said, none is taken away at a press.
+        if (asked.Ways == WaysKept.FromDoors)
+            foreach (var (door, name) in site.Doors().Take(MostThings))
+                Offer($"No way kept from {name}", site.WithoutWayFrom(door), asked, null);
         foreach (var (name, shapes, id) in site.InIt().Take(MostThings))
             Offer($"Without {name}", site.Without(shapes), asked, id is null ? null : new Remove([id]));
         return [.. offers.OrderByDescending(offer => offer.MoreSeats).ThenByDescending(offer => offer.Edit is not null).Take(MostOffers)];

@@ -6,6 +6,7 @@ using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Seating;
 using Wellsedes.Core.Spaces;
+using Wellsedes.Core.Walkways;
 
 namespace Wellsedes.Core.Editing.Blocks;
 
@@ -62,6 +63,15 @@ internal sealed class BlockSite
             yield return (item.Name, [.. item.Standing], item.Item.Locked ? null : item.Item.Id);
     }
 
+    /// <summary>The doors ways are kept from, by id and name.</summary>
+    public IEnumerable<(string Id, string Name)> Doors() =>
+        WaysOut.DoorsOf(space, block).Select(door => (door.Id, ShellScene.NameOf(door))).Distinct();
+
+    /// <summary>The same where no way is kept from a door.</summary>
+    public BlockSite WithoutWayFrom(string openingId) => new(this, []) { notFrom = openingId };
+
+    private string? notFrom;
+
     /// <summary>The same where some of what stands there did not.</summary>
     public BlockSite Without(ImmutableArray<Convex> shapes) => new(this, shapes);
 
@@ -108,12 +118,8 @@ internal sealed class BlockSite
     /// <param name="carry">Where its things stand while a hand drags; null to lay it anew.</param>
     public ImmutableArray<Stand> Stands(SeatsAsked asked, PlacedItem one, BlockMend? mend = null, IReadOnlyList<Point>? carry = null)
     {
-        var stands = Laid(asked, one, carry);
         if (mend is null || asked.Ways != WaysKept.FromDoors)
-            return stands;
-        var mended = Mended(mend, stands);
-        if (mended.Length == stands.Length || SeatingStyles.Of(asked.Style).HasRows)
-            return mended;
+            return Laid(asked, one, carry);
         // Gaps under the seat access leave seats that are not reached: with gaps as wide as that fewer may have to go.
         double Wide(double gap) => Math.Max(gap, checks.SeatAccess);
         var wide = asked with
@@ -122,9 +128,20 @@ internal sealed class BlockSite
             GapBetweenRows = Wide(asked.GapBetweenRows),
             GapToWalls = Wide(asked.GapToWalls),
         };
+        if (wide == asked || SeatingStyles.Of(asked.Style).HasRows)
+            return Mended(mend, Laid(asked, one, carry));
+        // In a large fill that is all but sure, and judging it as asked would take most of the time.
+        var isLarge = Laid(asked with { Ways = WaysKept.Drawn }, one, carry).Length > ManyStands;
+        var stands = isLarge ? [] : Laid(asked, one, carry);
+        var mended = isLarge ? [] : Mended(mend, stands);
+        if (!isLarge && mended.Length == stands.Length)
+            return mended;
         var wider = Mended(mend, Laid(wide, one, carry));
         return wider.Length > mended.Length ? wider : mended;
     }
+
+    /// <summary>More than this are a large fill.</summary>
+    private const int ManyStands = 40;
 
     private ImmutableArray<Stand> Laid(SeatsAsked asked, PlacedItem one, IReadOnlyList<Point>? carry)
     {
@@ -133,7 +150,7 @@ internal sealed class BlockSite
             area = area with { Standing = [.. area.Standing.Where(shape => !IsGone(shape))] };
         ImmutableArray<Stand>? best = null;
         if (asked.Ways == WaysKept.FromDoors)
-            foreach (var strips in WaysOut.Of(space, block, standing, checks.MainAisle, asked.Facing))
+            foreach (var strips in WaysOut.Of(space, block, standing, checks.MainAisle, asked.Facing, notFrom))
             {
                 var laid = BlockStands.Of(block, asked, one, area with { Ways = area.Ways.AddRange(strips) }, Stay, carry);
                 if (best is not { } known || laid.Length > known.Length)
@@ -152,7 +169,8 @@ internal sealed class BlockSite
             checks,
             block,
             standing,
-            [.. stands.Select((stand, i) => forms.Place(plan, Standing(stand) with { Id = IdOf(i) }, checks)).OfType<PlacedItem>()]
+            [.. stands.Select((stand, i) => forms.Place(plan, Standing(stand) with { Id = IdOf(i) }, checks)).OfType<PlacedItem>()],
+            notFrom
         );
         return gone.Count == 0 ? stands : [.. stands.Where((_, i) => !gone.Contains(IdOf(i)))];
     }
