@@ -27,7 +27,7 @@ public static class BlockStands
         PlacedItem one,
         SeatingArea area,
         StandingSeats kept = default,
-        IReadOnlyList<Point>? carry = null
+        IReadOnlyList<Stand>? carry = null
     )
     {
         var usual = SeatingStyles.Of(asked.Style);
@@ -56,11 +56,11 @@ public static class BlockStands
         SeatingArea area,
         StyleUsual usual,
         int? wanted,
-        IReadOnlyList<Point>? carry = null
+        IReadOnlyList<Stand>? carry = null
     ) =>
         usual.IsLattice ? Lattices.Of(asked, one, area, carry)
         : usual.IsOne ? Arrangements.Of(asked, one, area)
-        : RowStyles.Of(asked, one, area, wanted);
+        : RowStyles.Of(asked, one, area, wanted, carry);
 
     /// <summary>At the widest gaps that still hold a number.</summary>
     private static ImmutableArray<Stand> Spread(

@@ -5,6 +5,7 @@ using System.Runtime.CompilerServices;
 using Wellsedes.Core.Editing.Groups;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Seating;
 using Wellsedes.Core.Spaces;
 
 namespace Wellsedes.Core.Editing.Blocks;
@@ -21,10 +22,10 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
     private readonly BlockMend mend = new();
 
     /// <summary>Where the things of blocks were when a drag was last asked about, by the plan it began from.</summary>
-    private readonly ConditionalWeakTable<Plan, ConcurrentDictionary<string, ImmutableArray<Point>>> dragged = [];
+    private readonly ConditionalWeakTable<Plan, ConcurrentDictionary<string, ImmutableArray<Stand>>> dragged = [];
 
     /// <summary>Where the things of a block stand that is dragged or dragged into, and is asked nothing else; null where it is asked otherwise.</summary>
-    private IReadOnlyList<Point>? Carried(Plan plan, Thing block, SeatsAsked asked, BlockSite site)
+    private IReadOnlyList<Stand>? Carried(Plan plan, Thing block, SeatsAsked asked, PlacedItem one)
     {
         if (
             plan.Find(block.Id) is not Thing was
@@ -32,9 +33,14 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
             || !before.Equals(asked with { Kept = before.Kept, LeftOut = before.LeftOut })
         )
             return null;
-        return dragged.TryGetValue(plan, out var known) && known.TryGetValue(block.Id, out var last)
-            ? last
-            : [.. site.Own.Select(item => item.Placement.Origin)];
+        if (dragged.TryGetValue(plan, out var known) && known.TryGetValue(block.Id, out var last))
+            return last;
+        var site = new BlockSite(plan, was, forms, spaces, before.Kept);
+        if (!SeatingStyles.Of(asked.Style).HasRows)
+            return [.. site.Own.Select(item => new Stand(item.Placement.Origin, item.Rotation, item.Catalogue))];
+        // Which row each is in is not stored, it follows from how they were laid.
+        var places = site.Own.Select(item => item.Placement.Origin).ToHashSet();
+        return [.. site.Stands(before, one).Where(stand => places.Contains(stand.At))];
     }
 
     /// <param name="judged">Whether blocks that keep ways free have them judged, which takes longer.</param>
@@ -94,10 +100,10 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
         var site = new BlockSite(after, block, forms, spaces, asked.Kept);
         if (site.One(asked) is not { } one)
             return;
-        var carry = judged ? null : Carried(plan, block, asked, site);
+        var carry = judged ? null : Carried(plan, block, asked, one);
         var stands = site.Stands(asked, one, judged ? mend : null, carry);
         if (carry is not null)
-            dragged.GetOrCreateValue(plan)[block.Id] = [.. stands.Select(stand => stand.At)];
+            dragged.GetOrCreateValue(plan)[block.Id] = stands;
         var given = BlockMatch.Of(site.Own, stands, asked.Catalogue);
         var carried = after.OfScheme<Item>(site.SchemeId).Where(item => item.StandsOn is not null).ToLookup(item => item.StandsOn!);
         var labels = ItemEdits.Labels(after, site.SchemeId);

@@ -116,7 +116,7 @@ internal sealed class BlockSite
     /// <summary>What it holds when it is asked so; with ways from the doors kept free, round those that cost the least.</summary>
     /// <param name="mend">Judges the ways of what is laid and leaves out what breaks one; null where that is not asked.</param>
     /// <param name="carry">Where its things stand while a hand drags; null to lay it anew.</param>
-    public ImmutableArray<Stand> Stands(SeatsAsked asked, PlacedItem one, BlockMend? mend = null, IReadOnlyList<Point>? carry = null)
+    public ImmutableArray<Stand> Stands(SeatsAsked asked, PlacedItem one, BlockMend? mend = null, IReadOnlyList<Stand>? carry = null)
     {
         if (mend is null || asked.Ways != WaysKept.FromDoors)
             return Laid(asked, one, carry);
@@ -143,7 +143,7 @@ internal sealed class BlockSite
     /// <summary>More than this are a large fill.</summary>
     private const int ManyStands = 40;
 
-    private ImmutableArray<Stand> Laid(SeatsAsked asked, PlacedItem one, IReadOnlyList<Point>? carry)
+    private ImmutableArray<Stand> Laid(SeatsAsked asked, PlacedItem one, IReadOnlyList<Stand>? carry)
     {
         var area = SeatingArea.Of(block, asked.Facing, one, space, standing, ways);
         if (without.Length > 0)

@@ -12,7 +12,7 @@ public static class Lattices
     /// <summary>Who sits at a café table of two.</summary>
     private static readonly SeatsBySide Two = new(Front: 1, Back: 1);
 
-    internal static ImmutableArray<Stand> Of(SeatsAsked asked, PlacedItem one, SeatingArea area, IReadOnlyList<Point>? carry = null)
+    internal static ImmutableArray<Stand> Of(SeatsAsked asked, PlacedItem one, SeatingArea area, IReadOnlyList<Stand>? carry = null)
     {
         var radius = RingOf(one);
         var region = area.Middles(radius, asked.GapToWalls);
@@ -29,7 +29,7 @@ public static class Lattices
         var staggered = asked.Layout is BlockLayout.Lines ? null : Filling.Fullest(region, fill, LatticeKind.Staggered);
         var best = staggered is not null && staggered.Count > (lines?.Count ?? 0) ? staggered : lines;
         var rows = best?.Rows ?? [];
-        if (carry is not null && CarriedOn.From(carry, region, fill.InRow, fill.BetweenRows) is { IsEmpty: false } carried)
+        if (carry is not null && CarriedOn.From([.. carry.Select(stand => stand.At)], region, fill.InRow, fill.BetweenRows) is { IsEmpty: false } carried)
         {
             var stays = carried.Sum(row => row.Length);
             if (best is null || best.Count <= stays * (1 + CarriedOn.ClearlyMore))

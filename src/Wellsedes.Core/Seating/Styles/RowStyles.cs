@@ -8,18 +8,30 @@ namespace Wellsedes.Core.Seating.Styles;
 /// <summary>What is laid in rows: chairs straight, curved, in wings and circles, long tables, training tables, exam desks.</summary>
 internal static class RowStyles
 {
-    public static ImmutableArray<Stand> Of(SeatsAsked asked, PlacedItem one, SeatingArea area, int? wanted)
+    /// <param name="carry">Where they stand while a hand drags; null to lay them anew.</param>
+    public static ImmutableArray<Stand> Of(
+        SeatsAsked asked,
+        PlacedItem one,
+        SeatingArea area,
+        int? wanted,
+        IReadOnlyList<Stand>? carry = null
+    )
     {
-        var unit = RowUnit.Of(one, one.Item.Rotation - (asked.Facing + 90));
-        var rows = new RowsAsked(
-            asked.GapInRow,
-            asked.GapBetweenRows,
-            asked.GapToWalls,
-            asked.Aisle,
-            asked.FromAisle,
-            asked.Aisles,
-            asked.CrossEvery
-        );
+        var laid = Laid(asked, one, area, wanted);
+        if (carry is null)
+            return laid;
+        var kept = new RowsKept(area, UnitOf(asked, one), RowsOf(asked)).Of(carry, one.Item.Catalogue);
+        return kept.Length > 0 && laid.Length <= kept.Length * (1 + CarriedOn.ClearlyMore) ? kept : laid;
+    }
+
+    private static RowUnit UnitOf(SeatsAsked asked, PlacedItem one) => RowUnit.Of(one, one.Item.Rotation - (asked.Facing + 90));
+
+    private static RowsAsked RowsOf(SeatsAsked asked) =>
+        new(asked.GapInRow, asked.GapBetweenRows, asked.GapToWalls, asked.Aisle, asked.FromAisle, asked.Aisles, asked.CrossEvery);
+
+    private static ImmutableArray<Stand> Laid(SeatsAsked asked, PlacedItem one, SeatingArea area, int? wanted)
+    {
+        var (unit, rows) = (UnitOf(asked, one), RowsOf(asked));
         if (asked.Style == SeatingStyle.Herringbone)
             return Wings(asked, one, area, unit, rows);
         if (asked.Style == SeatingStyle.Circle && wanted is { } ring && OneRing(one, area, unit, rows, ring) is { Length: > 0 } single)
