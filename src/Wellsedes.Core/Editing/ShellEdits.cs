@@ -1,3 +1,4 @@
+using Wellsedes.Core.Editing.Blocks;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Spaces;
 
@@ -34,7 +35,7 @@ internal static class ShellEdits
             SetOpeningFrom e => OpeningEdits.From(plan, e, spaces),
             SetRoomWays e => ZoneEdits.Ways(plan, e),
             PutOverRooms e => ZoneEdits.Put(plan, e, spaces),
-            PutThing e => ThingEdits.Put(plan, e),
+            PutThing e => BlockEdits.OutsideRooms(plan, e, spaces) is { } outside ? EditAnswer.No(outside) : ThingEdits.Put(plan, e),
             MoveThings e => ThingEdits.Move(plan, e),
             PutByOffsets e => ThingEdits.ByOffsets(plan, e),
             RepeatThing e => ThingEdits.Repeat(plan, e),

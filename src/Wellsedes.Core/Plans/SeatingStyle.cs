@@ -81,6 +81,16 @@ public enum WaysKept
     FromDoors,
 }
 
+/// <summary>How the places of a row fill it between its aisles.</summary>
+public enum RowEnds
+{
+    /// <summary>At the gap asked, in the middle or against its aisle.</summary>
+    Centred,
+
+    /// <summary>A little wider apart, so that rows end on one line.</summary>
+    Justified,
+}
+
 /// <summary>How the seats of rows are numbered.</summary>
 public enum RowNumbers
 {

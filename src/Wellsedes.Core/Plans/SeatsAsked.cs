@@ -77,4 +77,22 @@ public sealed record SeatsAsked(
     public WaysKept Ways { get; init; }
 
     public RowNumbers Numbers { get; init; }
+
+    /// <summary>Whether the places of a row are drawn apart to its ends.</summary>
+    public RowEnds Ends { get; init; }
+
+    /// <summary>So many rows from the front are reserved: their labels say so.</summary>
+    public int Reserved { get; init; }
+
+    /// <summary>How deep the floor at the back of the area is kept free for service, in mm.</summary>
+    public double Service { get; init; }
+
+    /// <summary>Another table, of which some stand where the guests are so made up exactly; "" for the same with fewer seats, or none.</summary>
+    public string SecondCatalogue { get; init; } = "";
+
+    /// <summary>Seats at each of those; null for none where the table is the same, else as many as it usually has.</summary>
+    public int? SecondSeats { get; init; }
+
+    /// <summary>Whether some tables may be others.</summary>
+    public bool IsMixed => SecondCatalogue.Length > 0 || SecondSeats is not null;
 }

@@ -20,6 +20,7 @@ public static class BlockStands
 
     /// <param name="one">One of what it is filled with, turned as it is to stand.</param>
     /// <returns>Those nearest to where people look first.</returns>
+    /// <param name="second">One of the other tables of a mix; null where there is none.</param>
     /// <param name="carry">Where its things stand, while a hand drags: they stay where nothing holds clearly more; null to lay it anew.</param>
     public static ImmutableArray<Stand> Of(
         Thing block,
@@ -27,25 +28,34 @@ public static class BlockStands
         PlacedItem one,
         SeatingArea area,
         StandingSeats kept = default,
-        IReadOnlyList<Stand>? carry = null
+        IReadOnlyList<Stand>? carry = null,
+        PlacedItem? second = null
     )
     {
         var usual = SeatingStyles.Of(asked.Style);
         var each = Math.Max(1, one.Form.Seats.Length);
+        var mix = asked.Guests is { } sum && second is not null
+            ? TableMix.Of(Math.Max(0, sum - kept.Seats), each, second.Form.Seats.Length)
+            : null;
+        // Rings as wide as those of the larger table: which stands where is free.
+        var ring = second is not null && mix is not null && Lattices.RingOf(second) > Lattices.RingOf(one) ? second : one;
         var wanted =
-            asked.Guests is { } guests ? (int)Math.Ceiling(Math.Max(0, guests - kept.Seats) / (double)each)
+            mix is not null ? mix.Tables
+            : asked.Guests is { } guests ? (int)Math.Ceiling(Math.Max(0, guests - kept.Seats) / (double)each)
             : asked.Wanted is { } number ? Math.Max(0, number - kept.Tables)
             : (int?)null;
-        var all = Laid(asked, one, area, usual, wanted, carry);
+        var all = Laid(asked, ring, area, usual, wanted, carry);
         if (wanted is { } enough && asked.Laid == WantedLaid.Spread && all.Length > enough && !usual.IsOne)
-            all = Spread(asked, one, area, usual, enough, all);
+            all = Spread(asked, ring, area, usual, enough, all);
         Point[] leftOut = [.. asked.LeftOut.Select(block.Placement.Out)];
         var near = Math.Min(one.Size.Width, one.Size.Depth) / 2;
         if (leftOut.Length > 0)
             all = [.. all.Where(stand => !Array.Exists(leftOut, place => place.DistanceTo(stand.At) < near))];
         if (wanted is { } most && !usual.IsOne)
             all = [.. all.Take(most)];
-        if (asked.Guests is { } people && !usual.IsOfChairs)
+        if (mix is not null && all.Length == mix.Tables)
+            all = Mixed(all, one, second!, mix);
+        else if (asked.Guests is { } people && !usual.IsOfChairs)
             all = Exactly(all, one, Math.Max(0, people - kept.Seats));
         return [.. all.Select(stand => stand with { At = new Point(Math.Round(stand.At.X, 3), Math.Round(stand.At.Y, 3)) })];
     }
@@ -61,6 +71,18 @@ public static class BlockStands
         usual.IsLattice ? Lattices.Of(asked, one, area, carry)
         : usual.IsOne ? Arrangements.Of(asked, one, area)
         : RowStyles.Of(asked, one, area, wanted, carry);
+
+    /// <summary>The first so many are the ones, the others, at the back, the other ones.</summary>
+    private static ImmutableArray<Stand> Mixed(ImmutableArray<Stand> all, PlacedItem one, PlacedItem second, TableMix mix) =>
+        [
+            .. all.Select(
+                (stand, i) =>
+                {
+                    var item = (i < mix.Ones ? one : second).Item;
+                    return stand with { Catalogue = item.Catalogue, Seats = item.Seats };
+                }
+            ),
+        ];
 
     /// <summary>At the widest gaps that still hold a number.</summary>
     private static ImmutableArray<Stand> Spread(

@@ -22,6 +22,9 @@ public sealed record SeatingArea(
     double Facing
 )
 {
+    /// <summary>Points on the middles of rows of other blocks that look the same way and are made of the same: rows lie on one line with these where that costs nothing.</summary>
+    public ImmutableArray<Point> Lines { get; init; } = [];
+
     /// <summary>Beyond this from the area, in mm, nothing bears on it.</summary>
     private const double Reach = 5000;
 
@@ -51,6 +54,26 @@ public sealed record SeatingArea(
             areas.MaxBy(area => area.Area)!.Centroid,
             facing
         );
+    }
+
+    /// <summary>With the floor at its back kept free, so many mm deep.</summary>
+    public SeatingArea WithService(double depth)
+    {
+        if (depth <= 0)
+            return this;
+        var towards = Point.At(Facing);
+        var (back, side) = (Areas.SelectMany(area => area.Outline).Min(p => p.Dot(towards)), towards.Left());
+        var across = Areas.SelectMany(area => area.Outline).Select(p => p.Dot(side)).ToArray();
+        Point At(double along, double off) => towards * along + side * off;
+        var strip = Convex.Polygon(
+            [
+                At(back - depth, across.Max()),
+                At(back - depth, across.Min()),
+                At(back + depth, across.Min()),
+                At(back + depth, across.Max()),
+            ]
+        );
+        return this with { Ways = Ways.Add(strip) };
     }
 
     /// <summary>The free floor of the rooms it lies in: onto ways as well people step out of a row.</summary>

@@ -59,7 +59,7 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
                 .OrderBy(block => block.Id, StringComparer.Ordinal)
                 .ToArray()
         )
-            if (BearsOn(plan, change, block))
+            if (BearsOn(plan, change with { Entities = [.. made.Values] }, block))
             {
                 filled = true;
                 Fill(plan, after, block, made, judged);

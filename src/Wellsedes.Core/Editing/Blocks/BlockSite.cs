@@ -145,21 +145,55 @@ internal sealed class BlockSite
 
     private ImmutableArray<Stand> Laid(SeatsAsked asked, PlacedItem one, IReadOnlyList<Stand>? carry)
     {
-        var area = SeatingArea.Of(block, asked.Facing, one, space, standing, ways);
+        var area = SeatingArea.Of(block, asked.Facing, one, space, standing, ways).WithService(asked.Service) with
+        {
+            Lines = LinesBeside(asked),
+        };
         if (without.Length > 0)
             area = area with { Standing = [.. area.Standing.Where(shape => !IsGone(shape))] };
         ImmutableArray<Stand>? best = null;
         if (asked.Ways == WaysKept.FromDoors)
             foreach (var strips in WaysOut.Of(space, block, standing, checks.MainAisle, asked.Facing, notFrom))
             {
-                var laid = BlockStands.Of(block, asked, one, area with { Ways = area.Ways.AddRange(strips) }, Stay, carry);
+                var laid = BlockStands.Of(block, asked, one, area with { Ways = area.Ways.AddRange(strips) }, Stay, carry, Second(asked));
                 if (best is not { } known || laid.Length > known.Length)
                     best = laid;
             }
-        return best ?? BlockStands.Of(block, asked, one, area, Stay, carry);
+        return best ?? BlockStands.Of(block, asked, one, area, Stay, carry, Second(asked));
     }
 
-    /// <summary>Without what breaks a way.</summary>
+    private PlacedItem? Second(SeatsAsked asked) =>
+        asked.IsMixed
+            ? One(
+                asked with
+                {
+                    Catalogue = asked.SecondCatalogue.Length > 0 ? asked.SecondCatalogue : asked.Catalogue,
+                    Seats = asked.SecondSeats,
+                }
+            )
+            : null;
+
+    /// <summary>Where the rows of blocks stand that look the same way and are made of the same. Of two blocks the later follows the earlier one, never both each other.</summary>
+    private ImmutableArray<Point> LinesBeside(SeatsAsked asked)
+    {
+        if (!SeatingStyles.Of(asked.Style).HasRows)
+            return [];
+        var beside = plan.OnLevel<Thing>(block.LevelId)
+            .Where(thing => string.CompareOrdinal(thing.Id, block.Id) < 0 && thing is IOfScheme of && of.SchemeId == SchemeId)
+            .Where(thing => thing.Fills() is { } other && (other.Style, other.Catalogue, other.Facing) == (asked.Style, asked.Catalogue, asked.Facing))
+            .Select(thing => thing.Id)
+            .ToHashSet();
+        return beside.Count == 0
+            ? []
+            :
+            [
+                .. plan.OfScheme<Item>(SchemeId)
+                    .Where(item => item.Parent is { } parent && beside.Contains(parent) && item.Catalogue == asked.Catalogue)
+                    .Select(item => item.Placement.Origin),
+            ];
+    }
+
+    /// <summary>Without what breaks a way.
     private ImmutableArray<Stand> Mended(BlockMend mend, ImmutableArray<Stand> stands)
     {
         string IdOf(int i) => string.Create(CultureInfo.InvariantCulture, $"{block.Id}/{i}");

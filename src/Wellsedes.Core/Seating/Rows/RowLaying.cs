@@ -11,6 +11,9 @@ namespace Wellsedes.Core.Seating.Rows;
 internal static class RowLaying
 {
     private const int MostRows = 400;
+
+    /// <summary>Of its width a place of a justified row is drawn apart from the next by no more than this: beyond it the row looks ragged.</summary>
+    private const double MostJustified = 0.5;
     private const int MostFirsts = 24;
     private const int FewFirsts = 8;
     private const int Samples = 12;
@@ -18,7 +21,8 @@ internal static class RowLaying
     /// <summary>Of first rows that may hold more than the best so far, so many are looked at.</summary>
     private const int MostLooked = 4;
 
-    public static LaidRows Fullest(RowGround ground, RowGround about, RowUnit unit, RowsAsked asked)
+    /// <param name="lines">Front edges of rows of other blocks: rows lie on these where no place is lost by it.</param>
+    public static LaidRows Fullest(RowGround ground, RowGround about, RowUnit unit, RowsAsked asked, double[]? lines = null)
     {
         LaidRows best = new([]);
         var looked = 0;
@@ -31,6 +35,12 @@ internal static class RowLaying
         )
             if (AislePlan.Best(rows, asked, ground.Axis) is var laid && laid.Count > best.Count)
                 best = laid;
+        if (lines is not { Length: > 0 } || asked.CrossEvery is not null)
+            return best;
+        var (least, pitch) = (ground.Across.Least, unit.Depth + asked.Passage);
+        foreach (var first in lines.Select(at => Math.Round(at - Math.Floor((at - least) / pitch) * pitch, 1)).Distinct().Take(MostLooked))
+            if (AislePlan.Best(Lines(ground, about, unit, asked, first), asked, ground.Axis) is var onLine && onLine.Count >= best.Count)
+                return onLine;
         return best;
     }
 
@@ -81,7 +91,8 @@ internal static class RowLaying
                 inBlock++;
                 var gap = Math.Max(0, ground.Length(unit.Width + asked.Gap, across) - ground.Length(unit.Width, across));
                 var half = ground.Length(asked.Aisle, across) / 2;
-                rows.Add(new RowLine(rows.Count, across, parts, ground.Length(unit.Width, across) + gap, gap, half));
+                var widest = asked.Ends == RowEnds.Justified ? ground.Length(unit.Width, across) * MostJustified : 0;
+                rows.Add(new RowLine(rows.Count, across, parts, ground.Length(unit.Width, across) + gap, gap, half, widest));
             }
             var isCross = asked.CrossEvery is { } every && inBlock > 0 && inBlock % every == 0 && parts.Length > 0;
             across = ground.Behind(across, unit.Depth, unit.Width, isCross ? Math.Max(asked.Aisle, asked.Passage) : asked.Passage);
@@ -119,7 +130,10 @@ internal static class RowLaying
     public static IEnumerable<double> Places(RowRun run)
     {
         var (row, n) = (run.Row, run.Count);
-        var used = n * row.Step - row.Gap;
+        // Drawn apart to the ends of its part; one that would be too far apart stays as it is asked.
+        var wider = n > 1 ? (run.To - run.From - (n * row.Step - row.Gap)) / (n - 1) : 0;
+        var step = row.Step + (wider <= row.Widest ? wider : 0);
+        var used = (n - 1) * step + row.Step - row.Gap;
         var slack = run.To - run.From - used;
         var from =
             run.From
@@ -129,7 +143,7 @@ internal static class RowLaying
                 : slack / 2
             );
         for (var i = 0; i < n; i++)
-            yield return from + (row.Step - row.Gap) / 2 + i * row.Step;
+            yield return from + (row.Step - row.Gap) / 2 + i * step;
     }
 
     /// <summary>The middle of a thing whose place along and front edge across are given.</summary>

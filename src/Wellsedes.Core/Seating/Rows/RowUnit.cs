@@ -55,14 +55,16 @@ internal sealed record RowsAsked(
     double Aisle,
     int? FromAisle,
     AislesAt Aisles,
-    int? CrossEvery
+    int? CrossEvery,
+    RowEnds Ends = RowEnds.Centred
 );
 
 /// <summary>A free part of a row. At an open end people step out onto free floor.</summary>
 internal readonly record struct RowPart(double From, double To, bool OpenFrom, bool OpenTo);
 
 /// <summary>A row: its front edge across, its free parts, and what one place and half an aisle take along.</summary>
-internal sealed record RowLine(int Number, double Across, RowPart[] Parts, double Step, double Gap, double HalfAisle)
+/// <param name="Widest">How much wider than asked gaps may be drawn so that the row ends where its part does; 0 for not at all.</param>
+internal sealed record RowLine(int Number, double Across, RowPart[] Parts, double Step, double Gap, double HalfAisle, double Widest = 0)
 {
     /// <summary>How many fit into a length along.</summary>
     public int Fit(double length) => length < Step - Gap - 1e-9 ? 0 : (int)Math.Floor((length + Gap) / Step + 1e-9);

@@ -91,6 +91,9 @@ internal sealed class StraightGround : RowGround
         return from < to ? (from + Hair, to - Hair) : null;
     }
 
+    /// <summary>How far back a point of the level lies.</summary>
+    public double AcrossOf(Point p) => frame.In(p).Y;
+
     public override double Length(double mm, double across) => mm;
 
     public override double Behind(double across, double depth, double width, double passage) => across + depth + passage;

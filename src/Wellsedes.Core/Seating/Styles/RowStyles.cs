@@ -27,7 +27,7 @@ internal static class RowStyles
     private static RowUnit UnitOf(SeatsAsked asked, PlacedItem one) => RowUnit.Of(one, one.Item.Rotation - (asked.Facing + 90));
 
     private static RowsAsked RowsOf(SeatsAsked asked) =>
-        new(asked.GapInRow, asked.GapBetweenRows, asked.GapToWalls, asked.Aisle, asked.FromAisle, asked.Aisles, asked.CrossEvery);
+        new(asked.GapInRow, asked.GapBetweenRows, asked.GapToWalls, asked.Aisle, asked.FromAisle, asked.Aisles, asked.CrossEvery, asked.Ends);
 
     private static ImmutableArray<Stand> Laid(SeatsAsked asked, PlacedItem one, SeatingArea area, int? wanted)
     {
@@ -40,7 +40,10 @@ internal static class RowStyles
         var focus = asked.Style == SeatingStyle.Circle ? area.Middle : FocusOf(asked, area);
         RowGround Ground(SeatingArea on) => isArc ? new ArcGround(on, focus, asked.Facing) : new StraightGround(on, asked.Facing);
         var ground = Ground(area);
-        var laid = Foremost(RowLaying.Fullest(ground, Ground(area.RoundAbout()), unit, rows), wanted, asked);
+        double[] lines = ground is StraightGround straight
+            ? [.. area.Lines.Select(p => Math.Round(straight.AcrossOf(p) - unit.Before, 2)).Distinct()]
+            : [];
+        var laid = Foremost(RowLaying.Fullest(ground, Ground(area.RoundAbout()), unit, rows, lines), wanted, asked);
         var places = WheelchairPlaces.In(laid, ground, unit, WheelchairPlaces.Wanted(asked, laid.Count), one);
         return Stands(places, ground, unit, one, leftIsMore: !isArc, isFromBehind: asked.Style == SeatingStyle.Circle);
     }

@@ -12,6 +12,11 @@ internal static class BlockFields
     private static readonly string Rounds = Only(usual => usual.Style is SeatingStyle.Rounds or SeatingStyle.HalfRounds);
     private static readonly string Chairs = Only(usual => usual.IsOfChairs);
     private static readonly string Tables = Only(usual => !usual.IsOfChairs && !usual.IsOne);
+    private static readonly string OnlyRounds = Only(usual => usual.Style == SeatingStyle.Rounds);
+    private static readonly string InRows = Only(usual => usual.HasRows && usual.Style is not (SeatingStyle.Circle or SeatingStyle.Exam));
+
+    private static ImmutableArray<string> RoundTables => SeatingStyles.Of(SeatingStyle.Rounds).Catalogue;
+
     private static readonly string Spaced = Only(usual => !usual.IsOne);
     private static readonly string Spread = Only(usual => !usual.IsOne && usual.Style != SeatingStyle.Circle);
     private static readonly string Aisles = Only(usual => usual.FromAisle is not null);
@@ -33,6 +38,15 @@ internal static class BlockFields
         .. Catalogues(),
         new("guests", "Guests", ThingFieldKind.Asked, Note: "How many are to sit; left empty: as many as fit."),
         new("seats", "Seats a table", ThingFieldKind.Asked, Note: "Left empty: as many as it usually has.", Only: Rounds),
+        new(
+            "secondCatalogue",
+            "Some tables",
+            ThingFieldKind.Choice,
+            [new("", "the same"), .. RoundTables.Select(key => new ThingChoice(key, NameOf(key)))],
+            Note: "With guests given: as many of these as make up their number.",
+            Only: OnlyRounds
+        ),
+        new("secondSeats", "Seats at those", ThingFieldKind.Asked, Note: "8 beside 10: exactly the guests given.", Only: OnlyRounds),
         new("wanted", "Wanted", ThingFieldKind.Asked, Note: "How many tables; left empty: as many as fit.", Only: Tables),
         new("wanted", "Chairs", ThingFieldKind.Asked, Note: "How many chairs; left empty: as many as fit.", Only: Chairs),
         new(
@@ -57,6 +71,14 @@ internal static class BlockFields
         ),
         new("gapInRow", "Gap in a row", ThingFieldKind.Length, Note: "Between the chairs of two tables, or of a row.", Only: Spaced),
         new("gapBetweenRows", "Gap of rows", ThingFieldKind.Length, Note: "For rows of chairs the clear passage.", Only: Spaced),
+        new(
+            "ends",
+            "Row ends",
+            ThingFieldKind.Choice,
+            [new("Centred", "at the gap asked"), new("Justified", "on one line, gaps a little wider")],
+            Only: InRows
+        ),
+        new("service", "For service", ThingFieldKind.Length, Note: "Floor at the back that is kept free; 0 for none."),
         new("gapToWalls", "Gap to walls", ThingFieldKind.Length, Note: "And to columns and other things."),
         new(
             "ways",
@@ -97,6 +119,7 @@ internal static class BlockFields
         new("focus", "Curve about", ThingFieldKind.Length, Note: "How far before the front.", Only: "style=CurvedRows"),
         new("fan", "Wings turned", ThingFieldKind.Angle, Only: "style=Herringbone"),
         new("wheelchairs", "Wheelchairs", ThingFieldKind.Count, Note: "Places for wheelchair users, at aisles.", Only: Audience),
+        new("reserved", "Reserved rows", ThingFieldKind.Count, Note: "From the front; their labels end in R.", Only: Chairs),
         new(
             "numbers",
             "Numbered",
@@ -131,6 +154,7 @@ internal static class BlockFields
                 ("gapBetweenRows", block.GapBetweenRows),
                 ("gapToWalls", block.GapToWalls),
                 ("focus", block.Focus),
+                ("service", block.Service),
             ];
         foreach (var (field, gap) in lengths)
             if (!(gap >= 0 && gap <= 20_000))
@@ -163,6 +187,14 @@ internal static class BlockFields
             return new Problem("catalogue", $"“{kind.Name}” is larger than the area; make the area larger or choose a smaller one.");
         if (block.Seats is < 1 or > 200)
             return new Problem("seats", $"A table has from 1 to 200 seats; {block.Seats} was given.");
+        if (block.SecondSeats is < 1 or > 200)
+            return new Problem("secondSeats", $"A table has from 1 to 200 seats; {block.SecondSeats} was given.");
+        if (block.SecondCatalogue.Length > 0 && !RoundTables.Contains(block.SecondCatalogue))
+            return new Problem("secondCatalogue", $"“{block.SecondCatalogue}” is no round table of a block; choose one, or the same.");
+        if (block.Fills().IsMixed && (usual.Style != SeatingStyle.Rounds || block.Guests is null))
+            return new Problem("secondSeats", "Two kinds of tables make up the guests of round tables; give the guests, or leave this empty.");
+        if (block.Reserved is < 0 or > 100)
+            return new Problem("reserved", $"From 0 to 100 rows are reserved; {block.Reserved} was given.");
         if (block.Guests is < 1 or > SeatingBlock.MostGuests)
             return new Problem(
                 "guests",

@@ -42,7 +42,12 @@ public sealed record SeatingBlock(
     int Wheelchairs = 0,
     WaysKept Ways = WaysKept.Drawn,
     RowNumbers Numbers = RowNumbers.Letters,
-    SeatingRule Rule = SeatingRule.Typed
+    SeatingRule Rule = SeatingRule.Typed,
+    RowEnds Ends = RowEnds.Centred,
+    int Reserved = 0,
+    double Service = 0,
+    string SecondCatalogue = "",
+    int? SecondSeats = null
 ) : OutlinedThing(Id, LevelId, X, Y, Rotation, Width, Depth, Locked, Shape), IOfScheme
 {
     /// <summary>The most tables that can be wanted, or chairs of rows.</summary>
@@ -80,6 +85,8 @@ public sealed record SeatingBlock(
             Style = style,
             Catalogue = usual.Catalogue[0],
             Seats = null,
+            SecondCatalogue = "",
+            SecondSeats = null,
             Wanted = null,
             GapInRow = usual.InRow,
             GapBetweenRows = usual.BetweenRows,
@@ -126,6 +133,11 @@ public sealed record SeatingBlock(
             Wheelchairs = Wheelchairs,
             Ways = Ways,
             Numbers = Numbers,
+            Ends = Ends,
+            Reserved = Reserved,
+            Service = Service,
+            SecondCatalogue = SecondCatalogue,
+            SecondSeats = SecondSeats,
         };
 
     public override Thing Filled(SeatsAsked asked) =>
@@ -154,6 +166,11 @@ public sealed record SeatingBlock(
             Wheelchairs = asked.Wheelchairs,
             Ways = asked.Ways,
             Numbers = asked.Numbers,
+            Ends = asked.Ends,
+            Reserved = asked.Reserved,
+            Service = asked.Service,
+            SecondCatalogue = asked.SecondCatalogue,
+            SecondSeats = asked.SecondSeats,
         };
 
     /// <summary>The passage between its rows is as wide as it is asked here, whatever seats elsewhere ask.</summary>

@@ -1,0 +1,39 @@
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Measure;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Spaces;
+
+namespace Wellsedes.Core.Editing.Blocks;
+
+/// <summary>What keeps a block from being put where it is asked.</summary>
+internal static class BlockEdits
+{
+    /// <summary>An area that lies in no room though there are some; null where it meets one, or was there before.</summary>
+    public static Problem? OutsideRooms(Plan plan, PutThing edit, Func<Plan, string, LevelSpace> spaces)
+    {
+        if (edit.Thing is not Thing thing || thing.Fills() is null || plan.Find<Level>(thing.LevelId) is not { } level)
+            return null;
+        if (plan.Find(thing.Id) is Thing was && was.Placement == thing.Placement && was.LevelId == thing.LevelId)
+            return null;
+        var rooms = spaces(plan, level.Id).Rooms;
+        var areas = thing.Areas();
+        if (rooms.IsEmpty || areas.Any(area => rooms.Any(room => Meets(area, room.Outline))))
+            return null;
+        var middle = areas.MaxBy(area => area.Area)!.Centroid;
+        var (nearest, off) = rooms.Select(room => (room, Off: Off(room.Outline, middle))).MinBy(pair => pair.Off);
+        return new Problem(
+            "x",
+            $"The area lies outside every room of {level.Name}; the nearest is {nearest.Room.Name}, {LengthText.Tell(off, plan.Details.Units)} from its middle: put it there."
+        );
+    }
+
+    private static double Off(Region room, Point p) => room.Sides().Min(side => p.NearestOn(side.From, side.To).DistanceTo(p));
+
+    private static bool Meets(Region one, Region other) =>
+        one.Bounds.Meets(other.Bounds)
+        && (
+            one.Outline.Any(other.Holds)
+            || other.Outline.Any(one.Holds)
+            || one.Sides().Any(a => other.Sides().Any(b => Convex.Capsule(a.From, a.To, 0) is var line && Gap.Between(line, Convex.Capsule(b.From, b.To, 0)).Width <= 0))
+        );
+}

@@ -1,0 +1,182 @@
+using Wellsedes.Core.Editing;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Planning;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Seating;
+using Wellsedes.Core.Things.SeatingBlocks;
+
+namespace Wellsedes.Core.Tests.Seating;
+
+/// <summary>Tables of two kinds, reserved rows, floor for service, rows on one line, and blocks that lie in no room.</summary>
+public sealed class BlockChoicesTests
+{
+    private const string L = PlanStart.LevelId;
+    private const string S = PlanStart.SchemeId;
+
+    private static SeatingBlock Block(SeatingStyle style) => ((SeatingBlock)SeatingBlock.Kind.Make("block", L, S, default)).As(style);
+
+    private static Item[] Of(Sample sample, string block = "block") =>
+        [.. sample.Plan.OfScheme<Item>(S).Where(item => item.Parent == block).OrderBy(item => item.Slot)];
+
+    private static SeatingBlock Now(Sample sample) => sample.Plan.Find<SeatingBlock>("block")!;
+
+    /// <summary>The fewest tables that seat people exactly, against trying every pair.</summary>
+    [Fact]
+    public void Two_kinds_of_tables_make_up_a_number_exactly()
+    {
+        for (var people = 1; people <= 120; people++)
+        foreach (var (one, other) in ((int, int)[])[(10, 8), (12, 8), (9, 7), (8, 8)])
+        {
+            var pairs =
+                from a in Enumerable.Range(0, 121)
+                from b in Enumerable.Range(0, 121)
+                where a * one + b * other == people
+                orderby a + b, b
+                select (a, b);
+            var mix = TableMix.Of(people, one, other);
+            Assert.Equal(pairs.Any() ? pairs.First() : ((int, int)?)null, mix is null ? null : (mix.Ones, mix.Others));
+        }
+    }
+
+    [Theory]
+    [InlineData(186, "", 15, 12, 6)]
+    [InlineData(186, "round-table-1525", 15, 12, 6)]
+    // No tens and eights make 187: half-set tables do.
+    [InlineData(187, "", 0, 0, 0)]
+    public void Tens_and_eights_seat_the_guests(int guests, string second, int _, int tens, int eights)
+    {
+        var sample = new Sample().Room(30_000, 20_000).Door();
+        var block = Block(SeatingStyle.Rounds) with
+        {
+            Catalogue = "round-table-1830",
+            Seats = 10,
+            Guests = guests,
+            SecondCatalogue = second,
+            SecondSeats = 8,
+        };
+        sample.DoAndUndo(new PutOverRooms(block, ["room"]));
+        Assert.Equal(guests, sample.State.Tally.Seats);
+        Assert.Empty(sample.State.Overlaps);
+        if (tens == 0)
+            return;
+        var bySeats = sample.State.Items.CountBy(item => item.Form.Seats.Length).ToDictionary();
+        // 186 = 17 x 10 + 2 x 8: fewer tables than 12 x 10 + 6 x 8 + … would be.
+        Assert.Equal(new Dictionary<int, int> { [10] = 17, [8] = 2 }, bySeats);
+        if (second.Length > 0)
+            Assert.Equal(2, Of(sample).Count(item => item.Catalogue == second));
+        Assert.True(eights > 0);
+    }
+
+    [Fact]
+    public void Reserved_rows_say_so_on_each_label()
+    {
+        var sample = new Sample().Room(14_000, 12_000).Door();
+        sample.DoAndUndo(new PutOverRooms(Block(SeatingStyle.Rows) with { Reserved = 2 }, ["room"]));
+        Item[] reserved = [.. Of(sample).Where(item => item.Label.EndsWith(" R", StringComparison.Ordinal))];
+        Assert.NotEmpty(reserved);
+        // The two rows nearest to where people look.
+        Assert.Equal(["A", "B"], reserved.Select(item => item.Label[..1]).Distinct().Order());
+        Assert.All(Of(sample).Except(reserved), item => Assert.DoesNotContain(item.Label[0], "AB"));
+        sample.Do(new PutThing(Now(sample) with { Reserved = 0 }));
+        Assert.DoesNotContain(Of(sample), item => item.Label.EndsWith(" R", StringComparison.Ordinal));
+    }
+
+    [Theory]
+    [InlineData(SeatingStyle.Rounds, 90)]
+    [InlineData(SeatingStyle.Rows, 0)]
+    [InlineData(SeatingStyle.CurvedRows, 90)]
+    [InlineData(SeatingStyle.Training, 180)]
+    public void Floor_for_service_stays_free_at_the_back(SeatingStyle style, double facing)
+    {
+        var sample = new Sample().Room(16_000, 14_000);
+        sample.Do(new PutOverRooms(Block(style) with { Facing = facing }, ["room"]));
+        var all = Of(sample).Length;
+        sample.Do(new PutThing(Now(sample) with { Service = 2500 }));
+        Assert.InRange(Of(sample).Length, 1, all - 1);
+        var towards = Point.At(facing);
+        var back = Now(sample).Areas().SelectMany(area => area.Outline).Min(p => p.Dot(towards));
+        Assert.All(
+            sample.State.Items.SelectMany(item => item.Standing),
+            shape => Assert.True(shape.Outline(1).Min(p => p.Dot(towards)) >= back + 2500 - 1)
+        );
+    }
+
+    /// <summary>A second block whose own best rows would begin elsewhere: its rows lie on the lines of the first, and as many sit in it.</summary>
+    [Fact]
+    public void Rows_of_blocks_side_by_side_lie_on_one_line()
+    {
+        var sample = new Sample().Room(24_000, 12_000);
+        SeatingBlock At(string id, double x, double y, double depth) =>
+            Block(SeatingStyle.Rows) with
+            {
+                Id = id,
+                X = x,
+                Y = y,
+                Width = 8000,
+                Depth = depth,
+                FromAisle = null,
+            };
+        sample.Do(new PutThing(At("first", 6000, 6000, 10_000)) { Sure = true });
+        sample.Do(new PutThing(At("second", 17_000, 6100, 9300)) { Sure = true });
+        static double[] Lines(Sample of, string id) => [.. Of(of, id).Select(item => Math.Round(item.Y, 1)).Distinct().Order()];
+        var (first, second) = (Lines(sample, "first"), Lines(sample, "second"));
+        Assert.NotEmpty(second);
+        Assert.All(second, y => Assert.Contains(y, first));
+        // Alone it holds as many.
+        var alone = new Sample().Room(24_000, 12_000);
+        alone.Do(new PutThing(At("second", 17_000, 6100, 9300)) { Sure = true });
+        Assert.Equal(Of(alone, "second").Length, Of(sample, "second").Length);
+        Assert.Contains(Lines(alone, "second"), y => !first.Contains(y));
+    }
+
+    [Fact]
+    public void Justified_rows_end_where_their_parts_do()
+    {
+        var sample = new Sample().Room(10_330, 8000);
+        var block = Block(SeatingStyle.Rows) with { FromAisle = null, GapToWalls = 0 };
+        sample.Do(new PutOverRooms(block, ["room"]));
+        var (centred, count) = (Reach(), Of(sample).Length);
+        sample.Do(new PutThing(Now(sample) with { Ends = RowEnds.Justified }));
+        Assert.Equal(count, Of(sample).Length);
+        var (left, right) = Reach();
+        Assert.True(left < centred.Left - 10 && right > centred.Right + 10);
+        Assert.Equal(10_330, right - left, 0.5);
+        Assert.Empty(sample.State.Overlaps);
+
+        (double Left, double Right) Reach()
+        {
+            var bounds = sample.State.Items.SelectMany(item => item.Standing).Select(shape => shape.Bounds).ToArray();
+            return (bounds.Min(box => box.MinX), bounds.Max(box => box.MaxX));
+        }
+    }
+
+    [Theory]
+    [InlineData(40_000, 4500)]
+    [InlineData(-20_000, -20_000)]
+    public void A_block_in_no_room_is_refused_with_the_nearest_room(double x, double y)
+    {
+        var sample = new Sample().Room(12_000, 9000);
+        var block = Block(SeatingStyle.Rounds) with { X = x, Y = y, Width = 6000, Depth = 6000 };
+        var problem = sample.Refused(new PutThing(block) { Sure = true });
+        Assert.Equal("x", problem.Field);
+        Assert.Contains("outside every room", problem.Message, StringComparison.Ordinal);
+        // Half in it, it is taken; where there is no room at all, everywhere.
+        sample.Do(new PutThing(block with { X = 12_000, Y = 4500 }) { Sure = true });
+        new Sample().Do(new PutThing(block) { Sure = true });
+    }
+
+    [Fact]
+    public void What_makes_no_sense_is_refused_by_its_field()
+    {
+        var sample = new Sample().Room(12_000, 9000);
+        void Refused(string field, SeatingBlock block) =>
+            Assert.Equal(field, sample.Refused(new PutThing(block with { X = 6000, Y = 4500 }) { Sure = true }).Field);
+        var rounds = Block(SeatingStyle.Rounds);
+        Refused("secondSeats", rounds with { SecondSeats = 8 });
+        Refused("secondSeats", rounds with { SecondSeats = 0, Guests = 20 });
+        Refused("secondCatalogue", rounds with { SecondCatalogue = "armchair", Guests = 20 });
+        Refused("service", rounds with { Service = -1 });
+        Refused("reserved", Block(SeatingStyle.Rows) with { Reserved = -1 });
+        Refused("secondSeats", Block(SeatingStyle.Rows) with { SecondSeats = 8, Guests = 20 });
+    }
+}
