@@ -68,13 +68,16 @@ internal static class Packing
             var runs = Enumerable.Range(0, 9).Select(_ => Timed(() => Lattices(true))).OrderBy(run => run.Milliseconds).ToArray();
             var (quick, fast) = runs[4];
             var all = Lattices(false);
-            Point[][] starts = [.. all.OfType<LatticeFill>().OrderByDescending(one => one.Count).Select(one => one.Places.ToArray())];
+            var starts = DenseFill.Starts(hall.Region, asked);
             List<string> dense = [];
             foreach (var looks in (long[])[1000, 4000, 40_000, 160_000])
             {
                 // The better of two seeds, both at once.
                 var (found, ms) = Timed(() =>
-                    new[] { 1, 2 }.AsParallel().Select(seed => DenseFill.More(hall.Region, apart, starts, looks, seed)).MaxBy(one => one.Length)!
+                    new[] { 1, 2 }
+                        .AsParallel()
+                        .Select(seed => DenseFill.More(hall.Region, apart, starts, looks, seed))
+                        .MaxBy(one => one.Length)!
                 );
                 Prove(hall.Region, found, apart);
                 dense.Add($"{found.Length} ({ms:0})");
@@ -104,17 +107,17 @@ internal static class Packing
         }
     }
 
+    /// <summary>Of each seed.</summary>
+    private const long Looks = 180_000;
+
     private static void One(string where, int count, double apart, CentreRegion region)
     {
         var asked = new FillAsked(apart, apart, [0, 30]);
-        Point[][] starts =
-        [
-            .. new[] { Filling.Fullest(region, asked, LatticeKind.Square), Filling.Fullest(region, asked, LatticeKind.Staggered) }
-                .OfType<LatticeFill>()
-                .Select(one => one.Places.ToArray())
-                .Append([]),
-        ];
-        var (found, ms) = Timed(() => DenseFill.More(region, apart, starts, 60_000));
+        Point[][] starts = [.. DenseFill.Starts(region, asked), []];
+        // The better of two seeds, both at once.
+        var (found, ms) = Timed(() =>
+            new[] { 1, 2 }.AsParallel().Select(seed => DenseFill.More(region, apart, starts, Looks, seed)).MaxBy(one => one.Length)!
+        );
         Prove(region, found, apart);
         Console.WriteLine($"{where} | {count} | {found.Length} | {ms / 1000:0.00}");
     }

@@ -34,9 +34,10 @@ public static class BlockStands
     {
         var usual = SeatingStyles.Of(asked.Style);
         var each = Math.Max(1, one.Form.Seats.Length);
-        var mix = asked.Guests is { } sum && second is not null
-            ? TableMix.Of(Math.Max(0, sum - kept.Seats), each, second.Form.Seats.Length)
-            : null;
+        var mix =
+            asked.Guests is { } sum && second is not null
+                ? TableMix.Of(Math.Max(0, sum - kept.Seats), each, second.Form.Seats.Length)
+                : null;
         // Rings as wide as those of the larger table: which stands where is free.
         var ring = second is not null && mix is not null && Lattices.RingOf(second) > Lattices.RingOf(one) ? second : one;
         var wanted =

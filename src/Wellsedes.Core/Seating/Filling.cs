@@ -46,11 +46,11 @@ public static class Filling
 
     public static LatticeFill? Fullest(CentreRegion region, FillAsked asked, LatticeKind kind)
     {
-        LatticeFill? best = null;
-        foreach (var turn in asked.Turns.Select(turn => ((turn % 180) + 180) % 180).Distinct())
-            if (Fullest(region, asked, kind, turn) is { } fill && (best is null || fill.Count > best.Count))
-                best = fill;
-        return best;
+        double[] turns = [.. asked.Turns.Select(turn => ((turn % 180) + 180) % 180).Distinct()];
+        var fills = new LatticeFill?[turns.Length];
+        Together.For(turns.Length, i => fills[i] = Fullest(region, asked, kind, turns[i]), 2);
+        // Of as many the first turn's.
+        return fills.OfType<LatticeFill>().MaxBy(fill => fill.Count);
     }
 
     private static LatticeFill? Fullest(CentreRegion region, FillAsked asked, LatticeKind kind, double turn)

@@ -65,14 +65,12 @@ public sealed record SeatingArea(
         var (back, side) = (Areas.SelectMany(area => area.Outline).Min(p => p.Dot(towards)), towards.Left());
         var across = Areas.SelectMany(area => area.Outline).Select(p => p.Dot(side)).ToArray();
         Point At(double along, double off) => towards * along + side * off;
-        var strip = Convex.Polygon(
-            [
-                At(back - depth, across.Max()),
-                At(back - depth, across.Min()),
-                At(back + depth, across.Min()),
-                At(back + depth, across.Max()),
-            ]
-        );
+        var strip = Convex.Polygon([
+            At(back - depth, across.Max()),
+            At(back - depth, across.Min()),
+            At(back + depth, across.Min()),
+            At(back + depth, across.Max()),
+        ]);
         return this with { Ways = Ways.Add(strip) };
     }
 

@@ -63,7 +63,8 @@ internal static class WaysOut
     }
 
     /// <summary>The doors ways are built in from.</summary>
-    public static IEnumerable<Opening> DoorsOf(LevelSpace space, Thing block) => Doors(space, block).Select(door => door.Opening).Distinct();
+    public static IEnumerable<Opening> DoorsOf(LevelSpace space, Thing block) =>
+        Doors(space, block).Select(door => door.Opening).Distinct();
 
     /// <summary>The doors people come in or leave by, seen from the side of the area: the middle of the opening and where it leads.</summary>
     private static IEnumerable<(Opening Opening, Point At, Point Inward)> Doors(LevelSpace space, Thing block)

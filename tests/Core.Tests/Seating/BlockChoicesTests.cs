@@ -25,17 +25,17 @@ public sealed class BlockChoicesTests
     public void Two_kinds_of_tables_make_up_a_number_exactly()
     {
         for (var people = 1; people <= 120; people++)
-        foreach (var (one, other) in ((int, int)[])[(10, 8), (12, 8), (9, 7), (8, 8)])
-        {
-            var pairs =
-                from a in Enumerable.Range(0, 121)
-                from b in Enumerable.Range(0, 121)
-                where a * one + b * other == people
-                orderby a + b, b
-                select (a, b);
-            var mix = TableMix.Of(people, one, other);
-            Assert.Equal(pairs.Any() ? pairs.First() : ((int, int)?)null, mix is null ? null : (mix.Ones, mix.Others));
-        }
+            foreach (var (one, other) in ((int, int)[])[(10, 8), (12, 8), (9, 7), (8, 8)])
+            {
+                var pairs =
+                    from a in Enumerable.Range(0, 121)
+                    from b in Enumerable.Range(0, 121)
+                    where a * one + b * other == people
+                    orderby a + b, b
+                    select (a, b);
+                var mix = TableMix.Of(people, one, other);
+                Assert.Equal(pairs.Any() ? pairs.First() : ((int, int)?)null, mix is null ? null : (mix.Ones, mix.Others));
+            }
     }
 
     [Theory]

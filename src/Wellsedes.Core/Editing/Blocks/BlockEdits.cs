@@ -34,6 +34,13 @@ internal static class BlockEdits
         && (
             one.Outline.Any(other.Holds)
             || other.Outline.Any(one.Holds)
-            || one.Sides().Any(a => other.Sides().Any(b => Convex.Capsule(a.From, a.To, 0) is var line && Gap.Between(line, Convex.Capsule(b.From, b.To, 0)).Width <= 0))
+            || one.Sides()
+                .Any(a =>
+                    other
+                        .Sides()
+                        .Any(b =>
+                            Convex.Capsule(a.From, a.To, 0) is var line && Gap.Between(line, Convex.Capsule(b.From, b.To, 0)).Width <= 0
+                        )
+                )
         );
 }

@@ -61,10 +61,7 @@ internal sealed class BlockMend
                 gone.UnionWith(inTheWay);
                 continue;
             }
-            var blamed = failing
-                .Select(way => Blamed(way, ids).Distinct().ToArray())
-                .Where(some => some.Length > 0)
-                .ToList();
+            var blamed = failing.Select(way => Blamed(way, ids).Distinct().ToArray()).Where(some => some.Length > 0).ToList();
             if (blamed.Count == 0)
                 break;
             // Of many things each look takes long: all that together break no way more than once are left out before the next.

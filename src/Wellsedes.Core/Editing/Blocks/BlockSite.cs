@@ -180,7 +180,9 @@ internal sealed class BlockSite
             return [];
         var beside = plan.OnLevel<Thing>(block.LevelId)
             .Where(thing => string.CompareOrdinal(thing.Id, block.Id) < 0 && thing is IOfScheme of && of.SchemeId == SchemeId)
-            .Where(thing => thing.Fills() is { } other && (other.Style, other.Catalogue, other.Facing) == (asked.Style, asked.Catalogue, asked.Facing))
+            .Where(thing =>
+                thing.Fills() is { } other && (other.Style, other.Catalogue, other.Facing) == (asked.Style, asked.Catalogue, asked.Facing)
+            )
             .Select(thing => thing.Id)
             .ToHashSet();
         return beside.Count == 0

@@ -17,16 +17,62 @@ public static class DenseFill
     /// <summary>Distances hold within this, in mm.</summary>
     private const double Within = 0.01;
 
-    /// <param name="starts">Places that hold, the fullest first.</param>
+    /// <param name="starts">Places that hold, the fullest first; such as are too near each other among them.</param>
     /// <param name="looks">What it may spend: how often all discs are looked at.</param>
     public static Point[] More(CentreRegion region, double apart, IReadOnlyList<Point[]> starts, long looks, int seed = 1)
     {
+        Point[] best = [.. starts.Where(start => Holds(region, apart, start)).MaxBy(start => start.Length) ?? []];
+        starts = [.. starts, Rings(region, apart)];
         var random = new Scatter(seed);
         var squeeze = new Squeeze(region, apart + Beyond);
-        var best = starts.Count > 0 ? starts.MaxBy(start => start.Length)! : [];
         while (squeeze.Looks < looks && OneMore(region, apart, squeeze, [best, .. starts], best.Length + 1, looks, random) is { } more)
             best = more;
         return best;
+    }
+
+    /// <summary>How much nearer than asked places of further starts stand: squeezed apart some of these hold more than any lattice.</summary>
+    private static readonly double[] TooNear = [0.99, 0.98, 0.965];
+
+    /// <summary>Lattices to begin with: those that hold, the fullest first, then some that are a little too full.</summary>
+    public static Point[][] Starts(CentreRegion region, FillAsked asked)
+    {
+        LatticeFill?[] Lattices(double share) =>
+            [
+                .. ((LatticeKind[])[LatticeKind.Square, LatticeKind.Staggered]).Select(kind =>
+                    Filling.Fullest(
+                        region,
+                        asked with
+                        {
+                            InRow = asked.InRow * share,
+                            BetweenRows = asked.BetweenRows * share,
+                            Quick = share < 1 || asked.Quick,
+                        },
+                        kind
+                    )
+                ),
+            ];
+        return
+        [
+            .. Lattices(1)
+                .OfType<LatticeFill>()
+                .OrderByDescending(fill => fill.Count)
+                .Select(fill => fill.Places.Where(region.Holds).ToArray()),
+            .. TooNear.Select(share => Lattices(share)[1]).OfType<LatticeFill>().Select(fill => fill.Places.ToArray()),
+        ];
+    }
+
+    /// <summary>Six, twelve, eighteen … about the middle: what round regions are fullest with, or nearly.</summary>
+    private static Point[] Rings(CentreRegion region, double apart)
+    {
+        var (middle, most) = (region.Bounds.Centre, (int)(Math.Max(region.Bounds.Width, region.Bounds.Height) / 2 / apart) + 1);
+        return
+        [
+            .. Enumerable
+                .Range(0, most + 1)
+                .SelectMany(ring => Enumerable.Range(0, Math.Max(1, 6 * ring)).Select(i => (ring, i)))
+                .Select(at => middle + Point.At(360.0 * at.i / Math.Max(1, 6 * at.ring)) * (at.ring * apart))
+                .Where(region.Holds),
+        ];
     }
 
     /// <summary>As many as fit the same to the left as to the right of an axis; the first places of the answer lie on it.</summary>
@@ -50,6 +96,7 @@ public static class DenseFill
             if (half.Length < sliding)
                 break;
             var begun = starts
+                .Where(start => Holds(region, apart, start))
                 .Select(start => half.Concat(start.Where(p => (p - axis.At).Cross(axis.Along) >= apart / 2 - 1)).ToArray())
                 .OrderByDescending(start => start.Length)
                 .ToArray();
@@ -101,6 +148,10 @@ public static class DenseFill
     /// <summary>Less than this, in mm², is no overlap that could be measured.</summary>
     private const double Enough = Beyond * Beyond / 4;
 
+    /// <summary>The least squeezed so far that are gone on from.</summary>
+    private const int Kept = 5;
+    private const int Tries = 40;
+
     private static Point[]? OneMore(
         CentreRegion region,
         double apart,
@@ -112,20 +163,28 @@ public static class DenseFill
         MirrorAxis? axis = null
     )
     {
+        List<(Point[] Discs, double Energy)> pool = [];
         for (var round = 0; squeeze.Looks < looks; round++)
         {
-            Point[] discs = [.. starts[round % starts.Count].Take(wanted)];
-            while (discs.Length < wanted)
-                discs = [.. discs, Emptiest(region, discs, random, axis)];
-            var energy = squeeze.Minimise(discs, Enough);
+            Point[] discs;
+            double energy;
+            if (round < starts.Count || pool.Count == 0 || round % 6 == 5)
+            {
+                discs = [.. starts[round % starts.Count].Take(wanted)];
+                while (discs.Length < wanted)
+                    discs = [.. discs, Emptiest(region, discs, random, axis)];
+                energy = squeeze.Minimise(discs, Enough);
+            }
+            else
+                (discs, energy) = pool[random.Next(0, pool.Count)];
             var each = new double[wanted];
-            for (var tries = 0; tries < 40 && squeeze.Looks < looks; tries++)
+            for (var tries = 0; tries < Tries && squeeze.Looks < looks; tries++)
             {
                 if (energy <= Enough * wanted && Holds(region, apart, discs, axis, squeeze.OnAxis))
                     return discs;
                 squeeze.Energy(discs, new Point[wanted], each);
                 var next = (Point[])discs.Clone();
-                var worst = Worst(each, squeeze.OnAxis, tries % 5 == 4 ? random : null);
+                var worst = Worst(each, squeeze.OnAxis, tries % 3 == 2 ? random : null);
                 if (worst < 0)
                     break;
                 if (tries % 2 == 0)
@@ -136,9 +195,14 @@ public static class DenseFill
                             next[i] += Point.At(360 * random.Next()) * (apart * 0.35 * random.Next());
                 var then = squeeze.Minimise(next, Enough);
                 // Worse by a little is taken at first, later nothing that is worse.
-                if (then < energy * (1 + 0.25 * (1 - tries / 40.0)))
+                if (then < energy * (1 + 0.25 * (1 - tries / (double)Tries)))
                     (discs, energy) = (next, then);
             }
+            if (pool.TrueForAll(one => Math.Abs(one.Energy - energy) > 1e-6 * energy))
+                pool.Add((discs, energy));
+            pool.Sort((a, b) => a.Energy.CompareTo(b.Energy));
+            if (pool.Count > Kept)
+                pool.RemoveAt(Kept);
         }
         return null;
     }

@@ -29,7 +29,10 @@ public static class Lattices
         var staggered = asked.Layout is BlockLayout.Lines ? null : Filling.Fullest(region, fill, LatticeKind.Staggered);
         var best = staggered is not null && staggered.Count > (lines?.Count ?? 0) ? staggered : lines;
         var rows = best?.Rows ?? [];
-        if (carry is not null && CarriedOn.From([.. carry.Select(stand => stand.At)], region, fill.InRow, fill.BetweenRows) is { IsEmpty: false } carried)
+        if (
+            carry is not null
+            && CarriedOn.From([.. carry.Select(stand => stand.At)], region, fill.InRow, fill.BetweenRows) is { IsEmpty: false } carried
+        )
         {
             var stays = carried.Sum(row => row.Length);
             if (best is null || best.Count <= stays * (1 + CarriedOn.ClearlyMore))
@@ -39,7 +42,7 @@ public static class Lattices
         if (isDense)
             return
             [
-                .. Denser(asked, area, region, fill, [.. new[] { lines, staggered }.OfType<LatticeFill>()])
+                .. Denser(asked, area, region, fill)
                     .OrderByDescending(p => Math.Round(p.Dot(towards)))
                     .ThenBy(p => Math.Round(p.Cross(towards)))
                     .Select((p, i) => new Stand(p, item.Rotation, item.Catalogue, SeatsOf(0, i), 0, i, item.Parameters)),
@@ -67,11 +70,11 @@ public static class Lattices
     /// <summary>What a dense search may spend: how often all places are looked at.</summary>
     private const long DenseLooks = 4000;
 
-    private static Point[] Denser(SeatsAsked asked, SeatingArea area, CentreRegion region, FillAsked fill, LatticeFill[] lattices)
+    private static Point[] Denser(SeatsAsked asked, SeatingArea area, CentreRegion region, FillAsked fill)
     {
         // In no lines there is no row: the wider gap holds all round.
         var apart = Math.Max(fill.InRow, fill.BetweenRows);
-        Point[][] starts = [.. lattices.OrderByDescending(one => one.Count).Select(one => one.Places.Where(region.Holds).ToArray())];
+        var starts = DenseFill.Starts(region, fill with { InRow = apart, BetweenRows = apart });
         return asked.Layout == BlockLayout.Dense
             ? DenseFill.More(region, apart, starts, DenseLooks)
             : DenseFill.Mirrored(region, apart, new MirrorAxis(area.Middle, Point.At(asked.Facing)), starts, DenseLooks);

@@ -27,7 +27,16 @@ internal static class RowStyles
     private static RowUnit UnitOf(SeatsAsked asked, PlacedItem one) => RowUnit.Of(one, one.Item.Rotation - (asked.Facing + 90));
 
     private static RowsAsked RowsOf(SeatsAsked asked) =>
-        new(asked.GapInRow, asked.GapBetweenRows, asked.GapToWalls, asked.Aisle, asked.FromAisle, asked.Aisles, asked.CrossEvery, asked.Ends);
+        new(
+            asked.GapInRow,
+            asked.GapBetweenRows,
+            asked.GapToWalls,
+            asked.Aisle,
+            asked.FromAisle,
+            asked.Aisles,
+            asked.CrossEvery,
+            asked.Ends
+        );
 
     private static ImmutableArray<Stand> Laid(SeatsAsked asked, PlacedItem one, SeatingArea area, int? wanted)
     {

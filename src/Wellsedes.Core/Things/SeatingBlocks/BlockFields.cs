@@ -192,7 +192,10 @@ internal static class BlockFields
         if (block.SecondCatalogue.Length > 0 && !RoundTables.Contains(block.SecondCatalogue))
             return new Problem("secondCatalogue", $"“{block.SecondCatalogue}” is no round table of a block; choose one, or the same.");
         if (block.Fills().IsMixed && (usual.Style != SeatingStyle.Rounds || block.Guests is null))
-            return new Problem("secondSeats", "Two kinds of tables make up the guests of round tables; give the guests, or leave this empty.");
+            return new Problem(
+                "secondSeats",
+                "Two kinds of tables make up the guests of round tables; give the guests, or leave this empty."
+            );
         if (block.Reserved is < 0 or > 100)
             return new Problem("reserved", $"From 0 to 100 rows are reserved; {block.Reserved} was given.");
         if (block.Guests is < 1 or > SeatingBlock.MostGuests)
