@@ -110,6 +110,64 @@ for (const delay of [0, 80, 300])
     expect(JSON.stringify(await sheet())).toContain("Racks");
   });
 
+for (const delay of [0, 80, 300])
+  test(`who comes and what a block is asked hold however fast they are typed with ${delay} ms of delay`, async ({
+    planner,
+    page,
+  }) => {
+    test.setTimeout(60_000);
+    await slowed(page, delay);
+    await planner.signIn();
+    await planner.newPlan(`Seated ${delay}`);
+    for (const [name, length] of [
+      ["Width inside", "12000"],
+      ["Depth inside", "9000"],
+    ] as const) {
+      await page.getByLabel(name, { exact: true }).fill(length);
+      await page.keyboard.press("Tab");
+    }
+    await page.getByRole("button", { name: "Make the room" }).click();
+    await planner.saved();
+    await planner.stage("Furnish");
+    await page.getByRole("button", { name: "Seat people…" }).click();
+    const candidates = page.getByRole("list", { name: "Candidates" });
+    const guests = page.getByLabel("Guests", { exact: true });
+    await guests.focus();
+    for (const key of [..."24", "Tab"]) await page.keyboard.press(key);
+    await expect(candidates.getByRole("button").first()).toContainText(
+      "24 seats",
+    );
+    // Another number, and at once a press on what still answers the one before: it is not taken.
+    await guests.focus();
+    await guests.selectText();
+    for (const key of [..."16", "Tab"]) await page.keyboard.press(key);
+    await candidates.getByRole("button").first().click({ force: true });
+    await expect(candidates.getByRole("button").first()).toContainText(
+      "16 seats",
+    );
+    await candidates.getByRole("button").first().click();
+    const block = async () =>
+      (await served(page)).entities.find(
+        (e: { type: string }) => e.type === "seating-block",
+      );
+    await expect.poll(async () => (await block())?.guests).toBe(16);
+    // Its own fields, one after another without a look.
+    const inRow = page.getByLabel("Gap in a row", { exact: true });
+    await inRow.focus();
+    await inRow.selectText();
+    for (const key of [..."700", "Tab", ..."800", "Tab"])
+      await page.keyboard.press(key);
+    await expect
+      .poll(async () => {
+        const { guests, gapInRow, gapBetweenRows } = await block();
+        return [guests, gapInRow, gapBetweenRows];
+      })
+      .toEqual([16, 700, 800]);
+    await expect(page.getByLabel("What the block holds")).toContainText(
+      "16 seats",
+    );
+  });
+
 test("what follows a length that cannot be read is not drawn, and is told", async ({
   planner,
   page,

@@ -3017,6 +3017,21 @@ export interface components {
             ways?: components["schemas"]["WaysKept"];
             numbers?: components["schemas"]["RowNumbers"];
             rule?: components["schemas"]["SeatingRule"];
+            ends?: components["schemas"]["RowEnds"];
+            /**
+             * Format: int32
+             * @default 0
+             */
+            reserved: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            service: number;
+            /** @default  */
+            secondCatalogue: string;
+            /** Format: int32 */
+            secondSeats?: null | number;
             kept?: string[];
             leftOut?: components["schemas"]["Point"][];
             shape?: null | components["schemas"]["ZoneShape"];
@@ -3995,6 +4010,11 @@ export interface components {
             netInternal: number;
             outline: components["schemas"]["Point"][];
         };
+        /**
+         * @default Centred
+         * @enum {unknown}
+         */
+        RowEnds: "Centred" | "Justified";
         /**
          * @default Letters
          * @enum {unknown}

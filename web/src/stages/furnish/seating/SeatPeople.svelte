@@ -75,6 +75,9 @@
   let candidates = $state.raw<readonly FillCandidate[]>([]);
   let problem = $state("");
   let judged = $state(false);
+  /** What the candidates answer: those of an earlier question are not taken any more. */
+  let answered = $state.raw<Edit | null>(null);
+  const stale = $derived(answered !== edit);
   const asked = new Asked();
   async function look(wanted: Edit, signal: AbortSignal) {
     const newest = asked.newest();
@@ -88,6 +91,7 @@
         })
         .catch(() => ({ data: undefined, error: { message: "The server cannot be reached." } }));
       if (!newest()) return;
+      answered = wanted;
       candidates = data?.candidates ?? [];
       problem = data?.problem?.message ?? (error ? messageOf(error) : "");
       judged = judging;
@@ -108,6 +112,7 @@
     (ghost.shown = one ? { levelId: plan.levelId, tables: one.tablesDrawn, chairs: one.chairsDrawn } : null);
 
   async function take(one: FillCandidate) {
+    if (stale) return;
     if (!(await plan.do(one.edit))) return;
     ghost.shown = null;
     plan.select([id]);
@@ -162,11 +167,12 @@
     >
   {/if}
   {#if problem}<p class="text-must" role="alert">{problem}</p>{/if}
-  <ul class="space-y-1.5" aria-label="Candidates">
+  <ul class="space-y-1.5 {stale ? 'opacity-50' : ''}" aria-label="Candidates" aria-busy={stale}>
     {#each candidates as one (one.words)}
       <li>
         <button
           class="flex w-full gap-2 rounded-md border border-edge bg-white p-1.5 text-left hover:border-moss focus-visible:border-moss"
+          aria-disabled={stale}
           onpointerenter={() => show(one)}
           onpointerleave={() => show(null)}
           onfocus={() => show(one)}
