@@ -166,6 +166,11 @@ for (const delay of [0, 80, 300])
     await expect(page.getByLabel("What the block holds")).toContainText(
       "16 seats",
     );
+    // And where it is seen on the plan: the gap between two of a row, pressed and typed.
+    await page.getByTitle(/the next in the row/).click();
+    await page.getByLabel("Distance to the next in the row").fill("900");
+    await page.keyboard.press("Enter");
+    await expect.poll(async () => (await block()).gapInRow).toBe(900);
   });
 
 test("what follows a length that cannot be read is not drawn, and is told", async ({

@@ -6,7 +6,8 @@ using Wellsedes.Core.Spaces;
 namespace Wellsedes.Core.Arranging;
 
 /// <summary>A clear distance in mm from what is being moved to something near it, and the two points it is measured between.</summary>
-public sealed record NearDistance(string OtherId, string OtherName, double Width, Point From, Point To);
+/// <param name="Field">Of the selected block, the field that typing another distance changes; "" where typing moves what is selected.</param>
+public sealed record NearDistance(string OtherId, string OtherName, double Width, Point From, Point To, string Field = "");
 
 /// <summary>Clear distances to the nearest walls and neighbours, from the true shapes.</summary>
 public static class Nearest

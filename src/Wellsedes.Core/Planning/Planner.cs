@@ -142,6 +142,8 @@ public sealed class Planner
     public ImmutableArray<NearDistance> NearTo(PlanState state, IReadOnlySet<string> ids)
     {
         var items = state.Items.Where(item => ids.Contains(item.Item.Id)).ToArray();
+        if (ids.Count == 1 && state.Plan.Find(ids.First()) is Thing block && block.LevelId == state.LevelId && block.Fills() is { } asked)
+            return BlockGaps.Of(block, asked, state.Space, state.Items);
         if (items.Length == 0 && ids.Count == 1 && state.Plan.Find(ids.First()) is Thing fixture && fixture.LevelId == state.LevelId)
             return Nearest.OfShapes([.. fixture.Pieces()], ids, state.Space, [], 0);
         return Nearest.Of(items, state.Space, state.Items);

@@ -56,8 +56,10 @@ public sealed class CentreRegion
         return new CentreRegion([.. areas.Select(area => area.In(frame))], [.. kept.Select(Turned)], [.. obstacles.Select(Turned)], off);
     }
 
+    public bool IsFloorSlanted => areas.Any(area => area.IsSlanted);
+
     /// <summary>Whether something of it lies neither along nor square to the lines across it, or is round.</summary>
-    public bool IsSlanted => areas.Any(area => area.IsSlanted) || kept.Any(shape => shape.Corners.Length == 1);
+    public bool IsSlanted => IsFloorSlanted || kept.Any(shape => shape.Corners.Length == 1);
 
     /// <summary>
     /// How far a middle is in what it must not be in, each squared and halved, all together; and the push out of it, as long as the depth.

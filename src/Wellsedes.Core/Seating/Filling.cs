@@ -37,6 +37,7 @@ public static class Filling
 
     /// <summary>Heights of a first row that are tried beside the events.</summary>
     private const int Samples = 12;
+    private const int FewSamples = 4;
 
     /// <summary>What is whole within rounding is whole.</summary>
     private const double Tiny = 1e-6;
@@ -66,7 +67,7 @@ public static class Filling
             // Rows as long as the whole region, each by itself, are the most there can be.
             if (((int)(box.Height / lattice.RowDistance + Tiny) + 1) * ((int)(box.Width / lattice.Pitch + Tiny) + 1) <= best.Count)
                 continue;
-            foreach (var first in Firsts(heights, lattice.RowDistance, seen.IsSlanted && !asked.Quick))
+            foreach (var first in Firsts(heights, lattice.RowDistance, Sampled(seen, asked.Quick)))
             {
                 var (count, _) = LatticeLaying.Lay(seen, box, lattice, first, axis, best.Count + 1);
                 if (count > best.Count)
@@ -75,6 +76,12 @@ public static class Filling
         }
         return best.Count == 0 ? null : Eased(seen, box, asked, best.Lattice, best.First, best.Count, axis, frame);
     }
+
+    /// <summary>Quickly samples are only taken where the floor itself has no events to go by, as a round one.</summary>
+    private static int Sampled(CentreRegion region, bool quick) =>
+        quick ? (region.IsFloorSlanted ? FewSamples : 0)
+        : region.IsSlanted ? Samples
+        : 0;
 
     private static bool IsSquare(double axis, double turn) => Math.Abs(Math.IEEERemainder(axis - turn - 90, 180)) < 0.01;
 
@@ -130,7 +137,7 @@ public static class Filling
     }
 
     /// <summary>Where a row may lie: on each height, with the same margin above and below, and at samples where something is slanted or round.</summary>
-    private static IEnumerable<double> Firsts(double[] heights, double apart, bool sampled)
+    private static IEnumerable<double> Firsts(double[] heights, double apart, int samples)
     {
         var seen = new HashSet<long>();
         foreach (var height in heights)
@@ -140,8 +147,8 @@ public static class Filling
         {
             var (low, high) = (heights[0], heights[^1]);
             yield return low + Mod(high - low, apart) / 2;
-            for (var i = 0; sampled && i < Samples; i++)
-                yield return low + apart * i / Samples;
+            for (var i = 0; i < samples; i++)
+                yield return low + apart * i / samples;
         }
     }
 

@@ -165,6 +165,33 @@ public sealed class BlockChoicesTests
         new Sample().Do(new PutThing(block) { Sure = true });
     }
 
+    /// <summary>The gaps one sees on the plan are the true ones, at least those asked, and each names the field that changes it.</summary>
+    [Theory]
+    [InlineData(SeatingStyle.Rounds, "gapInRow,gapBetweenRows,gapToWalls")]
+    [InlineData(SeatingStyle.Rows, "gapInRow,gapBetweenRows,aisle,gapToWalls")]
+    [InlineData(SeatingStyle.LongTables, "gapInRow,gapBetweenRows,gapToWalls")]
+    [InlineData(SeatingStyle.Boardroom, "gapToWalls")]
+    public void Its_gaps_are_measured_where_they_are_seen(SeatingStyle style, string fields)
+    {
+        var sample = new Sample().Room(18_000, 13_000);
+        sample.Do(new PutOverRooms(Block(style) with { FromAisle = style == SeatingStyle.Rows ? 7 : null }, ["room"]));
+        var gaps = sample.Planner.NearTo(sample.State, new HashSet<string> { "block" });
+        Assert.Equal(fields, string.Join(',', gaps.Select(gap => gap.Field)));
+        var asked = Now(sample);
+        foreach (var gap in gaps)
+        {
+            Assert.Equal(gap.Width, gap.From.DistanceTo(gap.To), 0.01);
+            var least = gap.Field switch
+            {
+                "gapInRow" => asked.GapInRow,
+                "gapBetweenRows" => asked.GapBetweenRows,
+                "aisle" => asked.Aisle,
+                _ => asked.GapToWalls,
+            };
+            Assert.True(gap.Width >= least - 0.5, $"{gap.Field}: {gap.Width} of {least}");
+        }
+    }
+
     [Fact]
     public void What_makes_no_sense_is_refused_by_its_field()
     {

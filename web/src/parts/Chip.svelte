@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Near } from "../app/api";
+  import type { Edit, Near } from "../app/api";
   import { writeWidth } from "../plan/figures";
   import type { OpenPlan } from "../plan/openPlan.svelte";
   import { toPlan } from "./focus";
@@ -27,6 +27,12 @@
     typing = false;
     toPlan();
     const thing = plan.things.find((f) => plan.selected.has(f.id));
+    // A gap of a block is one of its figures: typed where it is seen.
+    if (thing && near.field)
+      return void (await plan.do({
+        do: "put-thing",
+        thing: { ...thing, [near.field]: read.value },
+      } as unknown as Edit));
     const wallId = plan.wallOf(near.otherId);
     if (thing && wallId)
       return void (await plan.do({

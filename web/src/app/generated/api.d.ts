@@ -3538,6 +3538,8 @@ export interface components {
             width: number;
             from: components["schemas"]["Point"];
             to: components["schemas"]["Point"];
+            /** @default  */
+            field: string;
         };
         NearView: {
             near: components["schemas"]["NearDistance"][];

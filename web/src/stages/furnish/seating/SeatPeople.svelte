@@ -200,7 +200,7 @@
         </button>
       </li>
     {:else}
-      {#if !problem && judged}<li class="text-soft">Nothing of this has room here.</li>{/if}
+      {#if !problem && answered && !stale}<li class="text-soft">Nothing of this has room here.</li>{/if}
     {/each}
   </ul>
 </div>
