@@ -8,6 +8,7 @@ using Wellsedes.Core.Editing;
 using Wellsedes.Core.Editing.Blocks;
 using Wellsedes.Core.Findings;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Models;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Spaces;
 using Wellsedes.Core.Walkways;
@@ -92,6 +93,10 @@ public sealed class Planner
             out problem,
             cancel
         );
+
+    /// <summary>A scheme in space: its shell and what stands in it as closed solids.</summary>
+    public PlanModel ModelOf(Plan plan, string schemeId) =>
+        PlanModel.Of(plan, forms, levelId => SpaceOn(plan, levelId), levelId => forms.PlaceAll(plan, schemeId, levelId));
 
     /// <summary>Everything derived from a scheme on a level; asked twice for the same plan it is worked out once.</summary>
     /// <exception cref="TooMuchWorkException">The plan is more than is worked out.</exception>

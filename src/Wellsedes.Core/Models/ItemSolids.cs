@@ -1,0 +1,59 @@
+using System.Collections.Immutable;
+using System.Globalization;
+using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Plans;
+
+namespace Wellsedes.Core.Models;
+
+/// <summary>Items as nodes of the kinds they look like: each form is turned into faces once. The chairs at a table are nodes of their own, drawn up as they are used.</summary>
+internal sealed class ItemSolids(Plan plan, ItemForms forms)
+{
+    private readonly Dictionary<Form, ModelKind> kinds = new(ReferenceEqualityComparer.Instance);
+
+    public ImmutableArray<ModelKind> All =>
+        [.. kinds.Values.Where(kind => !kind.Faces.IsEmpty).OrderBy(kind => kind.Key, StringComparer.Ordinal)];
+
+    public IEnumerable<ModelNode> NodesOf(PlacedItem placed, string? tint)
+    {
+        var item = placed.Item;
+        if (KindOf(placed.Form, placed.Kind) is { Faces.IsEmpty: false } own)
+            yield return new ModelNode(item.Id, placed.Name, item.Label, own.Key, item.Placement, placed.Bottom, tint);
+        if (placed.Kind.Chair is not { } key || plan.CatalogueItem(key) is not { } chair)
+            yield break;
+        var seated = placed.Form.Seats.Where(seat => seat.AtTable).ToArray();
+        if (seated.Length == 0)
+            yield break;
+        var form = forms.FormOf(chair, chair.Size, chair.Seats, default, placed.Checks.OccupiedDepth);
+        var kind = KindOf(form, chair);
+        if (kind.Faces.IsEmpty)
+            yield break;
+        foreach (var seat in seated)
+        {
+            var at = seat.ChairAt(placed.Checks.OccupiedDepth);
+            var origin = item.Placement.Out(at.Origin);
+            // Chairs stand as high as their table does: on the deck that it stands on.
+            yield return new ModelNode(
+                item.Id,
+                $"{chair.Name} at {placed.Name}",
+                "",
+                kind.Key,
+                new Placement(origin.X, origin.Y, item.Rotation + at.Rotation),
+                placed.Bottom,
+                null
+            );
+        }
+    }
+
+    private ModelKind KindOf(Form form, CatalogueItem kind)
+    {
+        if (kinds.TryGetValue(form, out var known))
+            return known;
+        var count = kinds.Values.Count(other => other.Key == kind.Key || other.Key.StartsWith(kind.Key + "~", StringComparison.Ordinal));
+        var key = count == 0 ? kind.Key : string.Create(CultureInfo.InvariantCulture, $"{kind.Key}~{count + 1}");
+        return kinds[form] = new ModelKind(key, kind.Name, FacesOf(form));
+    }
+
+    /// <summary>All its prisms as faces.</summary>
+    public static ImmutableArray<ModelFace> FacesOf(Form form) => [.. form.Prisms.SelectMany(prism => Solids.Of(prism))];
+}

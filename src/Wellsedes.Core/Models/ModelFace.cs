@@ -1,0 +1,54 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Catalogue;
+
+namespace Wellsedes.Core.Models;
+
+/// <summary>What a face is of: it decides its tone.</summary>
+public enum Surface
+{
+    Body,
+    Top,
+    Leg,
+    Seat,
+    Back,
+    Cushion,
+    Front,
+    Glass,
+    Metal,
+    Display,
+    Bedding,
+    Ceramic,
+    Leaf,
+    Person,
+    Wall,
+    Floor,
+    Column,
+    Step,
+    Door,
+}
+
+/// <summary>A flat convex face, its corners counter-clockwise seen from outside, in mm.</summary>
+public sealed record ModelFace(Surface Surface, ImmutableArray<Point3> Corners)
+{
+    /// <summary>Outward, as long as one (Newell's sum, which a corner on a straight side does not mislead).</summary>
+    public Point3 Normal
+    {
+        get
+        {
+            var sum = default(Point3);
+            for (var i = 0; i < Corners.Length; i++)
+                sum += Corners[i].Cross(Corners[(i + 1) % Corners.Length]);
+            return sum.Unit();
+        }
+    }
+
+    /// <summary>As triangles from its first corner; each three indices into its corners.</summary>
+    public IEnumerable<(int A, int B, int C)> Triangles()
+    {
+        for (var i = 1; i + 1 < Corners.Length; i++)
+            yield return (0, i, i + 1);
+    }
+
+    /// <summary>The surface of a part of an item.</summary>
+    public static Surface Of(PrismRole role) => Enum.Parse<Surface>(role.ToString());
+}

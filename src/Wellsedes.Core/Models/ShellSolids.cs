@@ -1,0 +1,103 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Spaces;
+
+namespace Wellsedes.Core.Models;
+
+/// <summary>A part of the shell that stands by itself: a wall, a door leaf, a floor, a column.</summary>
+/// <param name="Id">Of the entity it is; "" for none.</param>
+/// <param name="Surface">What most of it is.</param>
+public sealed record ShellPart(string Id, string Name, Surface Surface, ImmutableArray<ModelFace> Faces)
+{
+    /// <summary>The tint of its finish; null for none.</summary>
+    public string? Tint { get; init; }
+}
+
+/// <summary>Walls, openings, floors, columns, platforms and flights of a level, from its floor up.</summary>
+internal static class ShellSolids
+{
+    private const double Leaf = 40;
+    private const double Pane = 24;
+
+    /// <param name="above">Flights that arrive on this level from the one below: over them its floor is open.</param>
+    public static IEnumerable<ShellPart> Of(LevelSpace space, IEnumerable<Flight> above)
+    {
+        var cut = space.Openings.ToLookup(place => place.Wall.Id, place => place.Opening);
+        foreach (var body in space.Bodies.Values.OrderBy(body => body.Wall.Id, StringComparer.Ordinal))
+            yield return new ShellPart(body.Wall.Id, "Wall", Surface.Wall, WallSolids.Of(body, cut[body.Wall.Id]));
+        foreach (var place in space.Openings)
+            if (OpeningParts(place) is { IsEmpty: false } faces)
+                yield return new ShellPart(
+                    place.Opening.Id,
+                    place.Opening.Name.Length > 0 ? place.Opening.Name
+                        : place.Opening.IsDoor ? "Door"
+                        : "Window",
+                    faces[0].Surface,
+                    faces
+                );
+        Convex[] voids = [.. above.Select(flight => flight.Floor())];
+        foreach (var room in space.Rooms)
+            yield return new ShellPart(
+                room.Room.Id,
+                room.Room.Name,
+                Surface.Floor,
+                [.. Floors(room.Outline, voids).SelectMany(region => Solids.Slab(region, -space.Level.FloorThickness, 0, Surface.Floor))]
+            );
+        foreach (var place in space.Openings.Where(place => place.Opening.Sill <= Tolerance.Length))
+            yield return new ShellPart(
+                "",
+                "Doorway",
+                Surface.Floor,
+                Solids.Upright(place.Doorway, -space.Level.FloorThickness, 0, Surface.Floor)
+            );
+        foreach (var thing in space.Things)
+            if (Of(thing, space.Level) is { IsEmpty: false } faces)
+                yield return new ShellPart(thing.Id, thing.Called(), faces[0].Surface, faces);
+    }
+
+    private static ImmutableArray<Region> Floors(Region room, Convex[] voids) =>
+        Array.Exists(voids, hole => hole.Bounds.Meets(room.Bounds)) ? Polygons.Difference(room, voids) : [room];
+
+    private static ImmutableArray<ModelFace> Of(Thing thing, Level level) =>
+        thing switch
+        {
+            Flight flight => FlightSolids.Of(flight).At(flight.Placement, 0),
+            Platform { Rise: > 0 } platform => Solids.Upright(platform.Floor(), 0, platform.Rise, Surface.Step),
+            _ when thing.Effect() != ThingEffect.Solid => [],
+            _ => Solids.Upright(
+                thing.Floor(),
+                0,
+                double.IsFinite(thing.Top()) ? Math.Min(thing.Top(), level.Height) : level.Height,
+                Surface.Column
+            ),
+        };
+
+    /// <summary>The panes of a window in its wall; the leaves of a door as the plan shows them, open.</summary>
+    private static ImmutableArray<ModelFace> OpeningParts(OpeningPlace place)
+    {
+        var (opening, half) = (place.Opening, place.Opening.Width / 2);
+        Convex Box(double x, double y, double width, double depth) => Convex.Rectangle(new Point(x, y), width, depth);
+        var side = opening.SwingsRight ? -1 : 1;
+        var (length, face) = (opening.LeafLength, side * place.Wall.Thickness / 2);
+        // Square to the wall, at the hinge.
+        Convex Open(int end, double leaf) => Box(end * (half - Leaf / 2), face + side * leaf / 2, Leaf, leaf);
+        var hinge = opening.HingeAtEnd ? 1 : -1;
+        (Convex Shape, Surface Surface)[] parts = opening.Kind switch
+        {
+            OpeningKind.Window => [(Box(0, 0, opening.Width, Pane), Surface.Glass)],
+            OpeningKind.SingleDoor => [(Open(hinge, length), Surface.Door)],
+            OpeningKind.DoubleDoor => [(Open(hinge, length), Surface.Door), (Open(-hinge, opening.Width - length), Surface.Door)],
+            OpeningKind.FoldingDoor => [(Open(hinge, length), Surface.Door)],
+            // Before the wall, drawn back from the opening.
+            OpeningKind.SlidingDoor => [(Box(hinge * (half + opening.Width / 2), face + side * Leaf, opening.Width, Leaf), Surface.Door)],
+            _ => [],
+        };
+        return
+        [
+            .. parts.SelectMany(part =>
+                Solids.Upright(part.Shape, opening.Sill, opening.Sill + opening.Height, part.Surface).At(place.Frame, 0)
+            ),
+        ];
+    }
+}
