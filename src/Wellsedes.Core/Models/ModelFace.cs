@@ -22,6 +22,7 @@ public enum Surface
     Person,
     Wall,
     Floor,
+    Ceiling,
     Column,
     Step,
     Door,

@@ -26,7 +26,11 @@ public sealed record ModelLevel(
     double Height,
     ImmutableArray<ShellPart> Shell,
     ImmutableArray<ModelNode> Nodes
-);
+)
+{
+    /// <summary>What people do not walk through: walls without their doors, what is fixed, what stands. Each seen from above.</summary>
+    public ImmutableArray<Convex> Obstacles { get; init; } = [];
+}
 
 /// <summary>A scheme of a plan in space: kinds once, and where each of them stands.</summary>
 public sealed record PlanModel(ImmutableArray<ModelKind> Kinds, ImmutableArray<ModelLevel> Levels)
@@ -38,14 +42,28 @@ public sealed record PlanModel(ImmutableArray<ModelKind> Kinds, ImmutableArray<M
         var flights = plan.All<Flight>().ToLookup(flight => flight.ToLevelId);
         ImmutableArray<ModelLevel> levels =
         [
-            .. plan.Levels.Select(level => new ModelLevel(
-                level.Id,
-                level.Name,
-                level.Elevation,
-                level.Height,
-                [.. ShellSolids.Of(space(level.Id), flights[level.Id]).Where(part => !part.Faces.IsEmpty)],
-                [.. items(level.Id).SelectMany(item => kinds.NodesOf(item, Finishes.TintOf(plan, item.Item)))]
-            )),
+            .. plan.Levels.Select(level =>
+            {
+                var (shell, standing) = (space(level.Id), items(level.Id).ToArray());
+                return new ModelLevel(
+                    level.Id,
+                    level.Name,
+                    level.Elevation,
+                    level.Height,
+                    [.. ShellSolids.Of(shell, flights[level.Id]).Where(part => !part.Faces.IsEmpty)],
+                    [.. standing.SelectMany(item => kinds.NodesOf(item, Finishes.TintOf(plan, item.Item)))]
+                )
+                {
+                    Obstacles =
+                    [
+                        .. shell.Pieces.Where(piece => piece.Opening is null or { IsDoor: false, Sill: > 0 }).Select(piece => piece.Body),
+                        .. shell.Solids().Select(solid => solid.Shape),
+                        .. standing
+                            .Where(item => !item.LiesFlat && !item.IsOverhead && !item.Form.ForScale)
+                            .SelectMany(item => item.Standing),
+                    ],
+                };
+            }),
         ];
         return new PlanModel(kinds.All, levels);
     }

@@ -12,11 +12,22 @@ public sealed record ShellPart(string Id, string Name, Surface Surface, Immutabl
 {
     /// <summary>The tint of its finish; null for none.</summary>
     public string? Tint { get; init; }
+
+    /// <summary>Of a wall what is left of it when it is cut low so that one looks over it; empty for all else.</summary>
+    public ImmutableArray<ModelFace> Low { get; init; } = [];
+
+    /// <summary>Of a wall its middle line, from end to end.</summary>
+    public (Point From, Point To)? Line { get; init; }
 }
 
 /// <summary>Walls, openings, floors, columns, platforms and flights of a level, from its floor up.</summary>
 internal static class ShellSolids
 {
+    /// <summary>Walls between the viewer and the room are cut at this height, in mm.</summary>
+    public const double LowCut = 900;
+
+    /// <summary>How thick a ceiling is drawn, in mm: what is above it is the next level's.</summary>
+    private const double Thin = 10;
     private const double Leaf = 40;
     private const double Pane = 24;
 
@@ -25,7 +36,11 @@ internal static class ShellSolids
     {
         var cut = space.Openings.ToLookup(place => place.Wall.Id, place => place.Opening);
         foreach (var body in space.Bodies.Values.OrderBy(body => body.Wall.Id, StringComparer.Ordinal))
-            yield return new ShellPart(body.Wall.Id, "Wall", Surface.Wall, WallSolids.Of(body, cut[body.Wall.Id]));
+            yield return new ShellPart(body.Wall.Id, "Wall", Surface.Wall, WallSolids.Of(body, cut[body.Wall.Id]))
+            {
+                Low = WallSolids.Of(body, cut[body.Wall.Id], LowCut),
+                Line = (body.Wall.Start, body.Wall.End),
+            };
         foreach (var place in space.Openings)
             if (OpeningParts(place) is { IsEmpty: false } faces)
                 yield return new ShellPart(
@@ -36,6 +51,13 @@ internal static class ShellSolids
                     faces[0].Surface,
                     faces
                 );
+        foreach (var room in space.Rooms.Where(room => room.Walled))
+            yield return new ShellPart(
+                room.Room.Id,
+                $"Ceiling of {room.Room.Name}",
+                Surface.Ceiling,
+                Solids.Slab(room.Outline, space.Level.Height, space.Level.Height + Thin, Surface.Ceiling)
+            );
         Convex[] voids = [.. above.Select(flight => flight.Floor())];
         foreach (var room in space.Rooms)
             yield return new ShellPart(

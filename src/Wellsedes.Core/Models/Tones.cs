@@ -21,6 +21,7 @@ public static class Tones
             Surface.Person => "#A8917C",
             Surface.Wall => "#F0EBDD",
             Surface.Floor => "#DBC7A3",
+            Surface.Ceiling => "#F7F4EA",
             Surface.Column => "#D3CBB8",
             Surface.Step => "#CDBB98",
             Surface.Door => "#BB9862",

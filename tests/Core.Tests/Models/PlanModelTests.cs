@@ -124,7 +124,8 @@ public sealed class PlanModelTests
             var (zone, chair) in placed.Seated.Zip(level.Nodes.Where(node => node.ItemId == placed.Item.Id && node.Kind == "banquet-chair"))
         )
             Assert.True(zone.Holds(chair.At.Origin));
-        Assert.Equal(4 + 1 + 1 + 1, level.Shell.Length);
+        // Four walls, a door, a floor with its doorway, a ceiling.
+        Assert.Equal(4 + 1 + 2 + 1, level.Shell.Length);
         Assert.All(level.Shell, part => Assert.True(SolidTests.IsClosed(part.Faces), part.Name));
     }
 }

@@ -25,6 +25,9 @@ export type ThingKindView = Schemas["ThingKindView"];
 export type FiguresView = Schemas["FiguresView"];
 export type SettingOutLine = Schemas["EntitySettingOutLine"];
 export type Backing = Schemas["EntityBacking"];
+export type ModelView = Schemas["ModelView"];
+export type ModelLevelView = Schemas["ModelLevelView"];
+export type FacesView = Schemas["FacesView"];
 export type WallType = Schemas["EntityWallType"];
 /** A thing of whatever kind: what every kind has; the rest is told by its kind's fields. */
 export interface Thing {

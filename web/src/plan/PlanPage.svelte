@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { onDestroy, onMount, untrack } from "svelte";
+  import { onDestroy, onMount, tick, untrack } from "svelte";
   import PlanCanvas from "../canvas/PlanCanvas.svelte";
   import { tools } from "../canvas/tools.svelte";
   import { keepFocus } from "../parts/focus";
@@ -16,6 +16,7 @@
   import SheetView from "../stages/issue/SheetView.svelte";
   import FindingPanel from "../stages/prove/FindingPanel.svelte";
   import ProvePanel from "../stages/prove/ProvePanel.svelte";
+  import SpaceView from "../space/SpaceView.svelte";
   import Invitation from "../stages/shell/Invitation.svelte";
   import RoomsPanel from "../stages/shell/RoomsPanel.svelte";
   import SelectedPanel from "../stages/shell/SelectedPanel.svelte";
@@ -31,6 +32,14 @@
   const plan = new OpenPlan(planId);
   let canvas = $state<PlanCanvas>();
   let keysShown = $state(false);
+  /** Whether the scheme is shown in space too: beside the plan, or alone. */
+  let space = $state<"" | "beside" | "alone">("");
+  /** The plan keeps all of it in view beside the space. */
+  async function showSpace(how: typeof space) {
+    space = how;
+    await tick();
+    requestAnimationFrame(() => requestAnimationFrame(() => canvas?.fit()));
+  }
   const opening = plan.open();
   onMount(keepFocus);
   onDestroy(() => {
@@ -99,10 +108,26 @@
           {#if plan.stage === "issue"}
             <SheetView {plan} />
           {:else}
-            <PlanCanvas bind:this={canvas} {plan} />
+            <div class="relative h-full {space === '' ? '' : space === 'alone' ? 'hidden' : 'w-1/2'}">
+              <PlanCanvas bind:this={canvas} {plan} />
+            </div>
+            {#if space}
+              <div
+                class="absolute inset-y-0 right-0 {space === 'alone'
+                  ? 'left-0'
+                  : 'left-1/2 border-l border-edge'}"
+              >
+                <SpaceView
+                  {plan}
+                  alone={space === "alone"}
+                  onalone={(alone) => showSpace(alone ? "alone" : "beside")}
+                  onclose={() => showSpace("")}
+                />
+              </div>
+            {/if}
             <div
               class="absolute top-3 left-3 flex gap-0.5 rounded-lg border border-edge bg-white p-1 shadow-sm"
-              class:hidden={tools.tool.kind === "chain"}
+              class:hidden={tools.tool.kind === "chain" || space === "alone"}
               role="toolbar"
               aria-label="Tools"
             >
@@ -115,6 +140,13 @@
                     : (tools.tool = { kind: "measure", from: null, to: null })}
               >
                 Measure
+              </button>
+              <button
+                class="h-7 rounded-md px-2.5 font-medium text-soft hover:text-ink aria-pressed:bg-moss-wash aria-pressed:text-ink"
+                aria-pressed={space !== ""}
+                onclick={() => showSpace(space ? "" : "beside")}
+              >
+                In space
               </button>
               {#if plan.stage === "furnish"}
                 <button

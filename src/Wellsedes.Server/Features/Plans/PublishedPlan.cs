@@ -4,6 +4,7 @@ using Wellsedes.Core.Editing;
 using Wellsedes.Core.Editing.Blocks;
 using Wellsedes.Core.Editing.Groups;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Models;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Walkways;
@@ -138,6 +139,9 @@ public sealed record PublishedPlan(
             return new FillsView([], new Problem("edit", e.Message));
         }
     }
+
+    /// <summary>A scheme in space; nothing where the plan can only be read.</summary>
+    public PlanModel Model(string? schemeId) => Fault is null ? Planner.ModelOf(Plan, SchemeOf(schemeId)) : new PlanModel([], []);
 
     /// <summary>What of a scheme can be seen, printed and locked together.</summary>
     public SubjectsView Subjects(string? schemeId) =>

@@ -948,6 +948,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/{planId}/model": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["model"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{planId}/model.glb": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["modelFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{planId}/picture": {
         parameters: {
             query?: never;
@@ -3180,6 +3212,13 @@ export interface components {
             locked: boolean;
             id: string;
         };
+        FacesView: {
+            tone: string;
+            tinted: boolean;
+            glass: boolean;
+            corners: number[];
+            places: number[];
+        };
         FigureRead: {
             /** Format: double */
             value: null | number;
@@ -3523,6 +3562,42 @@ export interface components {
         };
         /** @enum {unknown} */
         Mirror: "None" | "LeftRight" | "UpDown";
+        ModelKindView: {
+            key: string;
+            name: string;
+            faces: components["schemas"]["FacesView"][];
+        };
+        ModelLevelView: {
+            levelId: string;
+            name: string;
+            /** Format: double */
+            elevation: number;
+            /** Format: double */
+            height: number;
+            shell: components["schemas"]["ShellPartView"][];
+            nodes: components["schemas"]["ModelNodeView"][];
+            obstacles: number[][];
+        };
+        ModelNodeView: {
+            itemId: string;
+            name: string;
+            kind: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            z: number;
+            /** Format: double */
+            rotation: number;
+            tint: null | string;
+        };
+        ModelView: {
+            /** Format: int64 */
+            revision: number;
+            kinds: components["schemas"]["ModelKindView"][];
+            levels: components["schemas"]["ModelLevelView"][];
+        };
         NarrowestWalkway: {
             /** Format: double */
             width: number;
@@ -4129,6 +4204,14 @@ export interface components {
             notes: boolean;
             /** @default true */
             north: boolean;
+        };
+        ShellPartView: {
+            id: string;
+            name: string;
+            surface: string;
+            faces: components["schemas"]["FacesView"][];
+            low: components["schemas"]["FacesView"][];
+            line: number[];
         };
         ShellView: {
             levelId: string;
@@ -6114,6 +6197,52 @@ export interface operations {
         responses: {
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    model: {
+        parameters: {
+            query?: {
+                schemeId?: string;
+            };
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ModelView"];
+                };
+            };
+        };
+    };
+    modelFile: {
+        parameters: {
+            query?: {
+                schemeId?: string;
+            };
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,0 +1,295 @@
+import {
+  BufferAttribute,
+  BufferGeometry,
+  Color,
+  ColorManagement,
+  DoubleSide,
+  EdgesGeometry,
+  Group,
+  InstancedBufferAttribute,
+  InstancedBufferGeometry,
+  InstancedMesh,
+  LinearSRGBColorSpace,
+  LineBasicMaterial,
+  LineSegments,
+  Matrix4,
+  Mesh,
+  MeshBasicMaterial,
+  PerspectiveCamera,
+  Raycaster,
+  Scene,
+  ShaderMaterial,
+  Vector2,
+  Vector3,
+  WebGLRenderer,
+} from "three";
+import { mergeGeometries } from "three/addons/utils/BufferGeometryUtils.js";
+import type { FacesView, ModelLevelView, ModelView } from "../app/api";
+import { trianglesOf } from "./faces";
+
+// Tones are told as they are seen, and shown so.
+ColorManagement.enabled = false;
+
+const ink = 0x21302d;
+const pencil = new Color(0.62, 0.78, 1.25);
+const plain = new Color(1, 1, 1);
+
+/** Edges where two faces meet at more than so many degrees are drawn: round sides have none. */
+const crease = 25;
+/** With more things than this edges are drawn at rest only. */
+const many = 400;
+
+// A little farther than it is: edges lie before the faces they are of.
+const solid = new MeshBasicMaterial({
+  vertexColors: true,
+  polygonOffset: true,
+  polygonOffsetFactor: 1,
+  polygonOffsetUnits: 2,
+});
+const glass = new MeshBasicMaterial({
+  vertexColors: true,
+  transparent: true,
+  opacity: 0.35,
+  side: DoubleSide,
+  depthWrite: false,
+});
+const line = new LineBasicMaterial({ color: ink, transparent: true, opacity: 0.55 });
+/** Lines of things that are there many times. */
+const lines = new ShaderMaterial({
+  vertexShader: `attribute mat4 place; void main() { gl_Position = projectionMatrix * modelViewMatrix * place * vec4(position, 1.0); }`,
+  fragmentShader: `void main() { gl_FragColor = vec4(0.13, 0.19, 0.18, 0.5); }`,
+  transparent: true,
+});
+
+interface Wall {
+  whole: Group;
+  low: Group;
+  from: Vector2;
+  to: Vector2;
+}
+
+/** A scheme in space as three.js draws it: metres, x and y as on the plan, z up. Drawn when it is asked, and never twice at once. */
+export class SpaceScene {
+  readonly camera = new PerspectiveCamera(42, 1, 0.05, 400);
+  private readonly scene = new Scene();
+  private readonly renderer: WebGLRenderer;
+  private built = new Group();
+  private edges = new Group();
+  private walls: Wall[] = [];
+  private ceilings: Group[] = [];
+  private kinds: { mesh: InstancedMesh; items: string[] }[] = [];
+  private wanted = 0;
+  private resting: ReturnType<typeof setTimeout> | undefined;
+  private isMany = false;
+  /** The middle of what is shown, and how far it reaches. */
+  readonly middle = new Vector3();
+  readonly half = new Vector3(5, 5, 1.3);
+  /** Whether walls between the viewer and the room are cut low. */
+  cuts = true;
+
+  /** Throws where the browser draws nothing in space. */
+  constructor(canvas: HTMLCanvasElement) {
+    this.renderer = new WebGLRenderer({ canvas, antialias: true, preserveDrawingBuffer: true });
+    this.renderer.outputColorSpace = LinearSRGBColorSpace;
+    this.renderer.setClearColor(0xedeae0);
+    this.camera.up.set(0, 0, 1);
+  }
+
+  resize(width: number, height: number) {
+    this.camera.aspect = width / Math.max(1, height);
+    this.camera.updateProjectionMatrix();
+    this.renderer.setPixelRatio(Math.min(2, window.devicePixelRatio));
+    this.renderer.setSize(width, height, false);
+    this.draw();
+  }
+
+  /** Shows one level, or all of them above each other. */
+  show(model: ModelView, levelId: string | null, selected: ReadonlySet<string>) {
+    this.scene.remove(this.built);
+    free(this.built);
+    this.built = new Group();
+    this.edges = new Group();
+    [this.walls, this.kinds, this.ceilings] = [[], [], []];
+    const kinds = new Map(model.kinds.map((kind) => [kind.key, kind]));
+    const shown = model.levels.filter((level) => levelId === null || level.levelId === levelId);
+    this.isMany = shown.reduce((sum, level) => sum + level.nodes.length, 0) > many;
+    for (const level of shown) {
+      const group = new Group();
+      group.position.z = levelId === null ? level.elevation / 1000 : 0;
+      this.shell(level, group);
+      this.things(level, kinds, group);
+      this.built.add(group);
+    }
+    this.built.add(this.edges);
+    this.scene.add(this.built);
+    this.mark(selected);
+    this.measure(shown);
+    this.draw();
+  }
+
+  private measure(levels: readonly ModelLevelView[]) {
+    const [xs, ys]: [number[], number[]] = [[], []];
+    const add = (x: number, y: number) => {
+      xs.push(x);
+      ys.push(y);
+    };
+    for (const level of levels) {
+      for (const part of level.shell)
+        for (let i = 0; i < part.line.length; i += 2) add(part.line[i]!, part.line[i + 1]!);
+      if (!xs.length) for (const node of level.nodes) add(node.x, node.y);
+    }
+    if (!xs.length) return;
+    const [minX, maxX, minY, maxY] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+    this.middle.set((minX + maxX) / 2000, (minY + maxY) / 2000, 0.6);
+    this.half.set((maxX - minX) / 2000 + 0.3, (maxY - minY) / 2000 + 0.3, 1.3);
+  }
+
+  private shell(level: ModelLevelView, into: Group) {
+    for (const part of level.shell) {
+      const whole = this.part(part.faces, part.surface === "Ceiling");
+      into.add(whole);
+      if (part.surface === "Ceiling") this.ceilings.push(whole);
+      if (part.line.length !== 4) continue;
+      const low = this.part(part.low);
+      low.visible = false;
+      into.add(low);
+      const [x1, y1, x2, y2] = part.line.map((n) => n / 1000) as [number, number, number, number];
+      this.walls.push({ whole, low, from: new Vector2(x1, y1), to: new Vector2(x2, y2) });
+    }
+  }
+
+  private part(faces: readonly FacesView[], flat = false): Group {
+    const group = new Group();
+    for (const one of faces) {
+      const geometry = geometryOf(one, null, flat);
+      group.add(new Mesh(geometry, one.glass ? glass : solid));
+      if (!one.glass) group.add(new LineSegments(new EdgesGeometry(geometry, crease), line));
+    }
+    return group;
+  }
+
+  private things(level: ModelLevelView, kinds: Map<string, ModelView["kinds"][number]>, into: Group) {
+    const alike = new Map<string, ModelLevelView["nodes"]>();
+    for (const node of level.nodes) {
+      const key = `${node.kind} ${node.tint ?? ""}`;
+      alike.set(key, [...(alike.get(key) ?? []), node]);
+    }
+    for (const nodes of alike.values()) {
+      const kind = kinds.get(nodes[0]!.kind);
+      if (!kind) continue;
+      const all = kind.faces.map((faces) => geometryOf(faces, nodes[0]!.tint));
+      const geometry = all.length === 1 ? all[0]! : mergeGeometries(all);
+      const mesh = new InstancedMesh(geometry, solid, nodes.length);
+      const places = new Float32Array(nodes.length * 16);
+      nodes.forEach((node, i) => {
+        const at = new Matrix4()
+          .makeRotationZ((node.rotation * Math.PI) / 180)
+          .setPosition(node.x / 1000, node.y / 1000, node.z / 1000);
+        mesh.setMatrixAt(i, at);
+        at.toArray(places, i * 16);
+      });
+      this.kinds.push({ mesh, items: nodes.map((node) => node.itemId) });
+      into.add(mesh);
+      const drawn = new InstancedBufferGeometry();
+      drawn.setAttribute("position", new EdgesGeometry(geometry, crease).getAttribute("position"));
+      drawn.setAttribute("place", new InstancedBufferAttribute(places, 16));
+      drawn.instanceCount = nodes.length;
+      const edge = new LineSegments(drawn, lines);
+      edge.frustumCulled = false;
+      edge.position.copy(into.position);
+      this.edges.add(edge);
+    }
+  }
+
+  /** How far off all of it is in view, looked at from a way. */
+  farFrom(way: Vector3): number {
+    const { camera, half } = this;
+    const up = Math.tan((camera.fov * Math.PI) / 360);
+    const across = up * camera.aspect;
+    const right = new Vector3(0, 0, 1).cross(way).normalize();
+    const above = way.clone().cross(right);
+    let far = 1;
+    for (const x of [-half.x, half.x])
+      for (const y of [-half.y, half.y])
+        for (const z of [-half.z, half.z]) {
+          const p = new Vector3(x, y, z);
+          far = Math.max(
+            far,
+            Math.max(Math.abs(p.dot(right)) / across, Math.abs(p.dot(above)) / up) + p.dot(way),
+          );
+        }
+    return far;
+  }
+
+  /** What is selected, in pencil. */
+  mark(selected: ReadonlySet<string>) {
+    for (const { mesh, items } of this.kinds) {
+      items.forEach((id, i) => mesh.setColorAt(i, selected.has(id) ? pencil : plain));
+      if (mesh.instanceColor) mesh.instanceColor.needsUpdate = true;
+    }
+    this.draw();
+  }
+
+  /** The item at a place of the picture, from -1 to 1; null where there is none. */
+  pick(x: number, y: number): string | null {
+    const ray = new Raycaster();
+    ray.setFromCamera(new Vector2(x, y), this.camera);
+    const hit = ray.intersectObjects(this.kinds.map((kind) => kind.mesh))[0];
+    const kind = hit && this.kinds.find((one) => one.mesh === hit.object);
+    return kind && hit.instanceId !== undefined ? kind.items[hit.instanceId]! : null;
+  }
+
+  /** Asks for a picture: however often it is asked before the next frame, one is drawn. */
+  draw() {
+    this.wanted ||= requestAnimationFrame(() => {
+      this.wanted = 0;
+      this.edges.visible = !this.isMany;
+      this.render();
+      clearTimeout(this.resting);
+      if (this.isMany)
+        this.resting = setTimeout(() => {
+          this.edges.visible = true;
+          this.render();
+        }, 300);
+    });
+  }
+
+  private render() {
+    const [cx, cy] = [this.camera.position.x, this.camera.position.y];
+    for (const { whole, low, from, to } of this.walls) {
+      const side = (x: number, y: number) => (to.x - from.x) * (y - from.y) - (to.y - from.y) * (x - from.x);
+      // Near walls: those that stand between the viewer and the middle of what is shown.
+      const near =
+        this.cuts && this.camera.position.z > 2 && side(cx, cy) * side(this.middle.x, this.middle.y) < 0;
+      [whole.visible, low.visible] = [!near, near];
+    }
+    for (const ceiling of this.ceilings) ceiling.visible = !this.cuts;
+    this.renderer.render(this.scene, this.camera);
+  }
+
+  /** The picture as a file, as it stands. */
+  picture(): Promise<Blob | null> {
+    this.edges.visible = true;
+    this.render();
+    return new Promise((done) => this.renderer.domElement.toBlob(done, "image/png"));
+  }
+
+  dispose() {
+    cancelAnimationFrame(this.wanted);
+    clearTimeout(this.resting);
+    free(this.built);
+    this.renderer.dispose();
+  }
+}
+
+function geometryOf(faces: FacesView, tint?: string | null, flat = false): BufferGeometry {
+  const { places, tones } = trianglesOf(faces, tint, flat);
+  const geometry = new BufferGeometry();
+  geometry.setAttribute("position", new BufferAttribute(places, 3));
+  geometry.setAttribute("color", new BufferAttribute(tones, 3));
+  return geometry;
+}
+
+function free(group: Group) {
+  group.traverse((one) => (one as Partial<Mesh>).geometry?.dispose());
+}
