@@ -1,10 +1,12 @@
 # Sourced by ./wellsedes bench: runs every benchmark behind docs/performance.md.
 build_release
+dotnet build tests/Core.Tests -c Release -v quiet --nologo
 dotnet build bench/Wellsedes.Bench -c Release -v quiet --nologo
 bench=bench/Wellsedes.Bench/bin/Release/net10.0/Wellsedes.Bench.dll
 dotnet "$bench" core
 dotnet "$bench" moves
 dotnet "$bench" blocks
+WELLSEDES_AREAS=500 tests/Core.Tests/bin/Release/net10.0/Core.Tests -noColor -method "*Whatever_stands_there_the_fill*"
 folder=$(mktemp -d)
 chmod 755 "$folder"
 database=$(tools/postgres start "$folder")
@@ -19,6 +21,8 @@ done
 dotnet "$bench" probe http://127.0.0.1:5981
 dotnet "$bench" editors http://127.0.0.1:5981 50 40 "$server"
 dotnet "$bench" plan rows 10000 "$folder/rows.wellsedes.json"
+dotnet "$bench" plan rows 1000 "$folder/thousand.wellsedes.json"
+node bench/browser/space.mjs http://127.0.0.1:5981 "$folder/thousand.wellsedes.json" "$folder/rows.wellsedes.json"
 node bench/browser/frames.mjs http://127.0.0.1:5981 "$folder/rows.wellsedes.json"
 dotnet "$bench" plan rows 2000 "$folder/two.wellsedes.json"
 node bench/browser/many.mjs http://127.0.0.1:5981 "$folder/two.wellsedes.json"

@@ -63,7 +63,7 @@ export class Viewport {
       (free.minY + free.maxY) / 2 - middle.y,
     );
   }
-  static fitting(box: Box, width: number, height: number, margin = 70) {
+  static fitting(box: Box, width: number, height: number, margin = Math.min(70, width * 0.1)) {
     const scale = Math.min(
       (width - 2 * margin) / Math.max(box.maxX - box.minX, 1),
       (height - 2 * margin) / Math.max(box.maxY - box.minY, 1),

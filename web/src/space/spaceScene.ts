@@ -25,6 +25,7 @@ import {
 } from "three";
 import { mergeGeometries } from "three/addons/utils/BufferGeometryUtils.js";
 import type { FacesView, ModelLevelView, ModelView } from "../app/api";
+import { coarseOf } from "./coarse";
 import { trianglesOf } from "./faces";
 
 // Tones are told as they are seen, and shown so.
@@ -36,8 +37,10 @@ const plain = new Color(1, 1, 1);
 
 /** Edges where two faces meet at more than so many degrees are drawn: round sides have none. */
 const crease = 25;
-/** With more things than this edges are drawn at rest only. */
+/** With more things than this they are boxes without edges while the picture moves. */
 const many = 400;
+/** A picture in full that takes longer than this, in ms, is not drawn again: its things stay boxes. */
+const patience = 900;
 
 // A little farther than it is: edges lie before the faces they are of.
 const solid = new MeshBasicMaterial({
@@ -81,6 +84,10 @@ export class SpaceScene {
   private wanted = 0;
   private resting: ReturnType<typeof setTimeout> | undefined;
   private isMany = false;
+  private isSlow = false;
+  /** Things in full, and as boxes. */
+  private full: InstancedMesh[] = [];
+  private coarse: InstancedMesh[] = [];
   /** The middle of what is shown, and how far it reaches. */
   readonly middle = new Vector3();
   readonly half = new Vector3(5, 5, 1.3);
@@ -109,7 +116,8 @@ export class SpaceScene {
     free(this.built);
     this.built = new Group();
     this.edges = new Group();
-    [this.walls, this.kinds, this.ceilings] = [[], [], []];
+    [this.walls, this.kinds, this.ceilings, this.full, this.coarse] = [[], [], [], [], []];
+    this.isSlow = false;
     const kinds = new Map(model.kinds.map((kind) => [kind.key, kind]));
     const shown = model.levels.filter((level) => levelId === null || level.levelId === levelId);
     this.isMany = shown.reduce((sum, level) => sum + level.nodes.length, 0) > many;
@@ -188,8 +196,24 @@ export class SpaceScene {
         mesh.setMatrixAt(i, at);
         at.toArray(places, i * 16);
       });
-      this.kinds.push({ mesh, items: nodes.map((node) => node.itemId) });
+      const items = nodes.map((node) => node.itemId);
+      this.kinds.push({ mesh, items });
+      this.full.push(mesh);
       into.add(mesh);
+      if (this.isMany) {
+        const boxes = coarseOf(kind.faces, level.nodes.length).map((faces) =>
+          geometryOf(faces, nodes[0]!.tint),
+        );
+        const far = new InstancedMesh(
+          boxes.length === 1 ? boxes[0] : mergeGeometries(boxes),
+          solid,
+          nodes.length,
+        );
+        far.instanceMatrix = mesh.instanceMatrix;
+        this.kinds.push({ mesh: far, items });
+        this.coarse.push(far);
+        into.add(far);
+      }
       const drawn = new InstancedBufferGeometry();
       drawn.setAttribute("position", new EdgesGeometry(geometry, crease).getAttribute("position"));
       drawn.setAttribute("place", new InstancedBufferAttribute(places, 16));
@@ -234,7 +258,8 @@ export class SpaceScene {
   pick(x: number, y: number): string | null {
     const ray = new Raycaster();
     ray.setFromCamera(new Vector2(x, y), this.camera);
-    const hit = ray.intersectObjects(this.kinds.map((kind) => kind.mesh))[0];
+    const seen = this.kinds.map((kind) => kind.mesh).filter((mesh) => mesh.visible);
+    const hit = ray.intersectObjects(seen)[0];
     const kind = hit && this.kinds.find((one) => one.mesh === hit.object);
     return kind && hit.instanceId !== undefined ? kind.items[hit.instanceId]! : null;
   }
@@ -243,15 +268,38 @@ export class SpaceScene {
   draw() {
     this.wanted ||= requestAnimationFrame(() => {
       this.wanted = 0;
-      this.edges.visible = !this.isMany;
+      this.detail(!this.isMany);
+      const start = performance.now();
       this.render();
+      if (this.isMany) this.foresee(start);
       clearTimeout(this.resting);
-      if (this.isMany)
-        this.resting = setTimeout(() => {
-          this.edges.visible = true;
-          this.render();
-        }, 300);
+      if (this.isMany && !this.isSlow) this.resting = setTimeout(() => this.inFull(), 300);
     });
+  }
+
+  private detail(full: boolean) {
+    this.edges.visible = full;
+    for (const mesh of this.full) mesh.visible = full;
+    for (const mesh of this.coarse) mesh.visible = !full;
+  }
+
+  /** Whether all of it in full would take too long here, by how long its boxes took. */
+  private foresee(start: number) {
+    this.renderer.getContext().finish();
+    const took = performance.now() - start;
+    const triangles = (mesh: InstancedMesh) =>
+      (mesh.geometry.getAttribute("position").count / 3) * mesh.count;
+    const sum = (meshes: readonly InstancedMesh[]) => meshes.reduce((all, mesh) => all + triangles(mesh), 0);
+    this.isSlow ||= took * (sum(this.full) / Math.max(1, sum(this.coarse))) > patience;
+  }
+
+  /** At rest: everything as it is, unless that takes too long here. */
+  private inFull() {
+    const start = performance.now();
+    this.detail(true);
+    this.render();
+    this.renderer.getContext().finish();
+    this.isSlow = performance.now() - start > patience;
   }
 
   private render() {
@@ -269,7 +317,7 @@ export class SpaceScene {
 
   /** The picture as a file, as it stands. */
   picture(): Promise<Blob | null> {
-    this.edges.visible = true;
+    this.detail(true);
     this.render();
     return new Promise((done) => this.renderer.domElement.toBlob(done, "image/png"));
   }
