@@ -34,6 +34,7 @@ public sealed class ArrowTests
         "Findings",
         "Editing",
         "Drawings",
+        "Models",
         "Planning",
         "Things",
     ];
