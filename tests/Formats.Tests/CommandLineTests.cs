@@ -124,6 +124,21 @@ public sealed class CommandLineTests
         Assert.Contains("888 clear", Run("prove", path).Out);
     }
 
+    [Fact]
+    public void Convert_writes_a_scheme_as_a_model()
+    {
+        var path = Demo.Write([], "model.glb");
+        var run = Run("convert", Demo.PlanPath, "--scheme", "members' meeting", "--out", path);
+        Assert.Equal((0, ""), (run.Code, run.Error));
+        // 150 places, of which the two for wheelchair users are floor; a lectern and a table without chairs.
+        Assert.Contains(" 150 things and chairs on 1 levels", run.Out);
+        Assert.Equal("glTF", Encoding.Latin1.GetString(File.ReadAllBytes(path), 0, 4));
+        var unknown = Run("convert", Demo.PlanPath, "--scheme", "Ball", "--out", path);
+        Assert.Equal(1, unknown.Code);
+        Assert.Contains("choose one of \"Supper\"", unknown.Error);
+        Assert.Contains("model.glb", Run("convert", Demo.PlanPath, "--scheme", "Supper", "--out", Demo.Write([], "x.json")).Error);
+    }
+
     [Theory]
     [InlineData("pdf", "%PDF")]
     [InlineData("svg", "<?xml")]
