@@ -90,6 +90,31 @@ test("a room in space: beside the plan, picked in it, walked at eye level, taken
   expect(report.info.totalTriangleCount).toBeGreaterThan(300);
 });
 
+test("where the browser draws nothing in space it says so, and the model can be taken", async ({
+  planner,
+  page,
+}) => {
+  await page.addInitScript(() => {
+    const real = HTMLCanvasElement.prototype.getContext;
+    HTMLCanvasElement.prototype.getContext = function (
+      this: HTMLCanvasElement,
+      kind: string,
+      ...rest: unknown[]
+    ) {
+      return kind.startsWith("webgl")
+        ? null
+        : (real as (...all: unknown[]) => unknown).call(this, kind, ...rest);
+    } as typeof real;
+  });
+  await jobIn(planner, "No space", "8000", "6000");
+  await page.getByRole("button", { name: "In space", exact: true }).click();
+  await expect(space(page).getByRole("alert")).toContainText("no WebGL");
+  await expect(space(page).getByRole("link", { name: "GLB" })).toBeVisible();
+  // The plan beside it goes on.
+  await space(page).getByRole("button", { name: "Close" }).click();
+  await expect(planner.plan).toBeVisible();
+});
+
 test("the demo's plans as models are valid", async ({ planner, page }) => {
   await planner.signIn();
   const projects = await (

@@ -59,7 +59,7 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
                 .OrderBy(block => block.Id, StringComparer.Ordinal)
                 .ToArray()
         )
-            if (BearsOn(plan, change with { Entities = [.. made.Values] }, block))
+            if (BearsOn(plan, change, block) || IsLed(after, block, made.Values))
             {
                 filled = true;
                 Fill(plan, after, block, made, judged);
@@ -93,6 +93,12 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
             )
         );
     }
+
+    /// <summary>Whether a block whose lines it follows has been laid otherwise in the same change.</summary>
+    private static bool IsLed(Plan after, Thing block, IEnumerable<EntityChange> made) =>
+        made.Select(entity => (entity.After as Item ?? entity.Before as Item)?.Parent)
+            .Distinct()
+            .Any(parent => parent is not null && after.Find(parent) is Thing other && BlockSite.Follows(block, other));
 
     private void Fill(Plan plan, Plan after, Thing block, Dictionary<string, EntityChange> made, bool judged)
     {

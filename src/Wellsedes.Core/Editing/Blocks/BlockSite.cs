@@ -173,18 +173,23 @@ internal sealed class BlockSite
             )
             : null;
 
-    /// <summary>Where the rows of blocks stand that look the same way and are made of the same. Of two blocks the later follows the earlier one, never both each other.</summary>
+    /// <summary>
+    /// Whether the rows of a block lie on the lines of another where they can: of one that looks the same way, is made of the same and has the lower id. So the later follows
+    /// the earlier one, never both each other.
+    /// </summary>
+    public static bool Follows(Thing block, Thing other) =>
+        string.CompareOrdinal(other.Id, block.Id) < 0
+        && other.LevelId == block.LevelId
+        && block.Fills() is { } asked
+        && SeatingStyles.Of(asked.Style).HasRows
+        && other.Fills() is { } leads
+        && (leads.Style, leads.Catalogue, leads.Facing) == (asked.Style, asked.Catalogue, asked.Facing)
+        && ((IOfScheme)other).SchemeId == ((IOfScheme)block).SchemeId;
+
+    /// <summary>Where the things of the blocks stand whose lines it follows.</summary>
     private ImmutableArray<Point> LinesBeside(SeatsAsked asked)
     {
-        if (!SeatingStyles.Of(asked.Style).HasRows)
-            return [];
-        var beside = plan.OnLevel<Thing>(block.LevelId)
-            .Where(thing => string.CompareOrdinal(thing.Id, block.Id) < 0 && thing is IOfScheme of && of.SchemeId == SchemeId)
-            .Where(thing =>
-                thing.Fills() is { } other && (other.Style, other.Catalogue, other.Facing) == (asked.Style, asked.Catalogue, asked.Facing)
-            )
-            .Select(thing => thing.Id)
-            .ToHashSet();
+        var beside = plan.OnLevel<Thing>(block.LevelId).Where(thing => Follows(block, thing)).Select(thing => thing.Id).ToHashSet();
         return beside.Count == 0
             ? []
             :
@@ -195,7 +200,7 @@ internal sealed class BlockSite
             ];
     }
 
-    /// <summary>Without what breaks a way.
+    /// <summary>Without what breaks a way.</summary>
     private ImmutableArray<Stand> Mended(BlockMend mend, ImmutableArray<Stand> stands)
     {
         string IdOf(int i) => string.Create(CultureInfo.InvariantCulture, $"{block.Id}/{i}");
