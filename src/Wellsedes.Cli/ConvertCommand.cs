@@ -28,13 +28,7 @@ internal static class ConvertCommand
 
     private static int Model(Plan plan, string? name, string path)
     {
-        Scheme[] schemes = [.. plan.Schemes];
-        var scheme = name is null
-            ? schemes[0]
-            : Array.Find(schemes, one => one.Id == name || string.Equals(one.Name, name, StringComparison.OrdinalIgnoreCase))
-                ?? throw new CommandException(
-                    $"There is no scheme \"{name}\"; choose one of {string.Join(", ", schemes.Select(one => $"\"{one.Name}\""))}."
-                );
+        var scheme = OpenedPlan.SchemeOf(plan, name);
         var model = new Planner().ModelOf(plan, scheme.Id);
         var bytes = GlbWriter.Write(model, $"{plan.Details.Title}, {scheme.Name}");
         File.WriteAllBytes(path, bytes);

@@ -11,12 +11,7 @@ internal static class OpenedPlan
     public static PlanState Read(string path, string? schemeName = null, string? levelName = null)
     {
         var plan = PlanFiles.Read(Bytes(path));
-        var scheme = schemeName is null
-            ? plan.Schemes.First()
-            : plan.Schemes.FirstOrDefault(s => s.Id == schemeName || s.Name.Equals(schemeName, StringComparison.OrdinalIgnoreCase))
-                ?? throw new CommandException(
-                    $"There is no scheme \"{schemeName}\"; the plan has {string.Join(", ", plan.Schemes.Select(s => s.Name))}."
-                );
+        var scheme = SchemeOf(plan, schemeName);
         var level = levelName is null
             ? plan.FirstLevel
             : plan.Levels.FirstOrDefault(l => l.Id == levelName || l.Name.Equals(levelName, StringComparison.OrdinalIgnoreCase))
@@ -32,6 +27,16 @@ internal static class OpenedPlan
             throw new CommandException(e.Message);
         }
     }
+
+    /// <summary>The scheme of a name or id; the first where none is said.</summary>
+    /// <exception cref="CommandException">There is none of that name.</exception>
+    public static Scheme SchemeOf(Plan plan, string? name) =>
+        name is null
+            ? plan.Schemes.First()
+            : plan.Schemes.FirstOrDefault(scheme => scheme.Id == name || scheme.Name.Equals(name, StringComparison.OrdinalIgnoreCase))
+                ?? throw new CommandException(
+                    $"There is no scheme \"{name}\"; the plan has {string.Join(", ", plan.Schemes.Select(scheme => scheme.Name))}."
+                );
 
     /// <exception cref="CommandException">There is no such file, or it is too large.</exception>
     public static byte[] Bytes(string path)

@@ -135,7 +135,7 @@ public sealed class CommandLineTests
         Assert.Equal("glTF", Encoding.Latin1.GetString(File.ReadAllBytes(path), 0, 4));
         var unknown = Run("convert", Demo.PlanPath, "--scheme", "Ball", "--out", path);
         Assert.Equal(1, unknown.Code);
-        Assert.Contains("choose one of \"Supper\"", unknown.Error);
+        Assert.Contains("There is no scheme \"Ball\"; the plan has Supper, Members' meeting", unknown.Error);
         Assert.Contains("model.glb", Run("convert", Demo.PlanPath, "--scheme", "Supper", "--out", Demo.Write([], "x.json")).Error);
     }
 

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Globalization;
+using System.Runtime.CompilerServices;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
@@ -54,6 +55,12 @@ internal sealed class ItemSolids(Plan plan, ItemForms forms)
         return kinds[form] = new ModelKind(key, kind.Name, FacesOf(form));
     }
 
+    /// <summary>Forms are made once for all that look alike, and so are their faces.</summary>
+    private static readonly ConditionalWeakTable<Form, KnownFaces> Known = [];
+
+    private sealed record KnownFaces(ImmutableArray<ModelFace> Faces);
+
     /// <summary>All its prisms as faces.</summary>
-    public static ImmutableArray<ModelFace> FacesOf(Form form) => [.. form.Prisms.SelectMany(prism => Solids.Of(prism))];
+    public static ImmutableArray<ModelFace> FacesOf(Form form) =>
+        Known.GetValue(form, static one => new KnownFaces([.. one.Prisms.SelectMany(prism => Solids.Of(prism))])).Faces;
 }

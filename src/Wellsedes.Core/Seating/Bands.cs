@@ -52,6 +52,15 @@ internal static class Bands
         return (from, to);
     }
 
+    /// <summary>How far a shape with a gap round about reaches along within a band; null where it does not.</summary>
+    public static (double From, double To)? Taken(Convex shape, double gap, double low, double high)
+    {
+        if (shape.Bounds.MinY - gap >= high || shape.Bounds.MaxY + gap <= low)
+            return null;
+        var (from, to) = Reach(shape.Corners, shape.Radius + gap, low, high);
+        return from < to ? (from, to) : null;
+    }
+
     /// <summary>What is left of a free stretch less what is taken, in order; added to a list.</summary>
     /// <param name="taken">In order.</param>
     public static void Less(double from, double to, List<(double From, double To)> taken, List<(double From, double To)> left)

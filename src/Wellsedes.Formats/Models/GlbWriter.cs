@@ -30,7 +30,7 @@ public static class GlbWriter
             foreach (var part in level.Shell)
             {
                 var node = floor.CreateNode(part.Name);
-                node.Mesh = meshes.Of($"{part.Name} {part.Id}".TrimEnd(), part.Faces, part.Tint);
+                node.Mesh = meshes.Of($"{part.Name} {part.Id}".TrimEnd(), part.Faces, null);
                 node.Extras = new JsonObject { ["id"] = part.Id, ["levelId"] = level.LevelId };
             }
             foreach (var item in level.Nodes)

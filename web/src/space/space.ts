@@ -5,7 +5,7 @@ import type { Point } from "../canvas/viewport";
 import { SpaceScene } from "./spaceScene";
 import { Ground } from "./walk";
 
-/** A step of a key, in mm; a turn of a key or of a hundred pixels, in radians. */
+/** A step of a key, in mm; a turn of a key, in radians. */
 const pace = 220;
 const turn = 0.09;
 

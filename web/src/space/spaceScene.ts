@@ -180,7 +180,9 @@ export class SpaceScene {
     const alike = new Map<string, ModelLevelView["nodes"]>();
     for (const node of level.nodes) {
       const key = `${node.kind} ${node.tint ?? ""}`;
-      alike.set(key, [...(alike.get(key) ?? []), node]);
+      const known = alike.get(key);
+      if (known) known.push(node);
+      else alike.set(key, [node]);
     }
     for (const nodes of alike.values()) {
       const kind = kinds.get(nodes[0]!.kind);
@@ -339,5 +341,8 @@ function geometryOf(faces: FacesView, tint?: string | null, flat = false): Buffe
 }
 
 function free(group: Group) {
-  group.traverse((one) => (one as Partial<Mesh>).geometry?.dispose());
+  group.traverse((one) => {
+    (one as Partial<Mesh>).geometry?.dispose();
+    if (one instanceof InstancedMesh) one.dispose();
+  });
 }

@@ -15,7 +15,9 @@ export class Ground {
       for (let x = this.of(Math.min(...xs) - walker); x <= this.of(Math.max(...xs) + walker); x++)
         for (let y = this.of(Math.min(...ys) - walker); y <= this.of(Math.max(...ys) + walker); y++) {
           const key = `${x},${y}`;
-          this.squares.set(key, [...(this.squares.get(key) ?? []), one]);
+          const known = this.squares.get(key);
+          if (known) known.push(one);
+          else this.squares.set(key, [one]);
         }
     }
   }

@@ -36,28 +36,25 @@ public static class DenseFill
     /// <summary>Lattices to begin with: those that hold, the fullest first, then some that are a little too full.</summary>
     public static Point[][] Starts(CentreRegion region, FillAsked asked)
     {
-        LatticeFill?[] Lattices(double share) =>
-            [
-                .. ((LatticeKind[])[LatticeKind.Square, LatticeKind.Staggered]).Select(kind =>
-                    Filling.Fullest(
-                        region,
-                        asked with
-                        {
-                            InRow = asked.InRow * share,
-                            BetweenRows = asked.BetweenRows * share,
-                            Quick = share < 1 || asked.Quick,
-                        },
-                        kind
-                    )
-                ),
-            ];
+        LatticeFill? Nearer(double share) =>
+            Filling.Fullest(
+                region,
+                asked with
+                {
+                    InRow = asked.InRow * share,
+                    BetweenRows = asked.BetweenRows * share,
+                    Quick = true,
+                },
+                LatticeKind.Staggered
+            );
         return
         [
-            .. Lattices(1)
+            .. new[] { LatticeKind.Square, LatticeKind.Staggered }
+                .Select(kind => Filling.Fullest(region, asked, kind))
                 .OfType<LatticeFill>()
                 .OrderByDescending(fill => fill.Count)
                 .Select(fill => fill.Places.Where(region.Holds).ToArray()),
-            .. TooNear.Select(share => Lattices(share)[1]).OfType<LatticeFill>().Select(fill => fill.Places.ToArray()),
+            .. TooNear.Select(Nearer).OfType<LatticeFill>().Select(fill => fill.Places.ToArray()),
         ];
     }
 

@@ -56,12 +56,11 @@ internal sealed class RowsKept
     private bool IsFree(Placement frame, double left, double right, double low, double high, double gap)
     {
         (left, right, low, high) = (left + Hair, right - Hair, low + Hair, high - Hair);
-        var middle = frame.Out(new Point((left + right) / 2, (low + high) / 2));
-        if (!area.Areas.Any(one => one.Holds(middle)))
+        var middle = new Point((left + right) / 2, (low + high) / 2);
+        if (!area.Areas.Any(one => one.Holds(frame.Out(middle))))
             return false;
-        var box = new[] { new Point(left, low), new Point(right, low), new Point(right, high), new Point(left, high) }
-            .Select(frame.Out)
-            .Aggregate(Bounds.Empty, (all, p) => all.Including(p));
+        var box = Convex.Rectangle(middle, right - left, high - low).At(frame).Bounds;
+        var into = StraightGround.Into(frame);
         foreach (var side in sides.Meeting(box))
             if (Bands.Clipped(frame.In(side.From), frame.In(side.To), low, high) is var (from, to) && IsMet(from, to))
                 return false;
@@ -70,14 +69,6 @@ internal sealed class RowsKept
 
         bool IsMet(double from, double to) => Math.Min(from, to) < right && Math.Max(from, to) > left;
 
-        bool Reaches(Convex shape, double about)
-        {
-            Point[] corners = [.. shape.Corners.ToArray().Select(frame.In)];
-            var grown = shape.Radius + about;
-            if (corners.Min(p => p.Y) - grown >= high || corners.Max(p => p.Y) + grown <= low)
-                return false;
-            var (from, to) = Bands.Reach(corners, grown, low, high);
-            return from < to && IsMet(from, to);
-        }
+        bool Reaches(Convex shape, double about) => Bands.Taken(shape.At(into), about, low, high) is var (from, to) && IsMet(from, to);
     }
 }

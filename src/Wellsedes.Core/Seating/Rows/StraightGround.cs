@@ -74,21 +74,12 @@ internal sealed class StraightGround : RowGround
                 free.Add((crossings[i], crossings[i + 1]));
         }
         foreach (var shape in standing)
-            if (Taken(shape, gap, low, high) is var (from, to))
-                taken.Add((from, to));
+            if (Bands.Taken(shape, gap, low, high) is var (from, to))
+                taken.Add((from + Hair, to - Hair));
         foreach (var shape in ways)
-            if (Taken(shape, 0, low, high) is var (from, to))
-                taken.Add((from, to));
+            if (Bands.Taken(shape, 0, low, high) is var (from, to))
+                taken.Add((from + Hair, to - Hair));
         return Less(free, taken);
-    }
-
-    /// <summary>How far a shape with a gap round about reaches along within a band; null where it does not.</summary>
-    private static (double From, double To)? Taken(Convex shape, double gap, double low, double high)
-    {
-        if (shape.Bounds.MinY - gap >= high || shape.Bounds.MaxY + gap <= low)
-            return null;
-        var (from, to) = Bands.Reach(shape.Corners, shape.Radius + gap, low, high);
-        return from < to ? (from + Hair, to - Hair) : null;
     }
 
     /// <summary>How far back a point of the level lies.</summary>

@@ -25,6 +25,17 @@ public static class Lattices
             (area.Middle, asked.Facing),
             Quick: true
         );
+        var (item, towards) = (one.Item, Point.At(asked.Facing));
+        // Fours and twos in turn, both ways.
+        SeatsBySide? SeatsOf(int row, int place) => asked.Style == SeatingStyle.Cafe && (row + place) % 2 == 1 ? Two : item.Seats;
+        if (isDense)
+            return
+            [
+                .. Denser(asked, area, region, fill)
+                    .OrderByDescending(p => Math.Round(p.Dot(towards)))
+                    .ThenBy(p => Math.Round(p.Cross(towards)))
+                    .Select((p, i) => new Stand(p, item.Rotation, item.Catalogue, SeatsOf(0, i), 0, i, item.Parameters)),
+            ];
         var lines = asked.Layout is BlockLayout.Staggered ? null : Filling.Fullest(region, fill, LatticeKind.Square);
         var staggered = asked.Layout is BlockLayout.Lines ? null : Filling.Fullest(region, fill, LatticeKind.Staggered);
         var best = staggered is not null && staggered.Count > (lines?.Count ?? 0) ? staggered : lines;
@@ -38,17 +49,6 @@ public static class Lattices
             if (best is null || best.Count <= stays * (1 + CarriedOn.ClearlyMore))
                 rows = carried;
         }
-        var (item, towards) = (one.Item, Point.At(asked.Facing));
-        if (isDense)
-            return
-            [
-                .. Denser(asked, area, region, fill)
-                    .OrderByDescending(p => Math.Round(p.Dot(towards)))
-                    .ThenBy(p => Math.Round(p.Cross(towards)))
-                    .Select((p, i) => new Stand(p, item.Rotation, item.Catalogue, SeatsOf(0, i), 0, i, item.Parameters)),
-            ];
-        // Fours and twos in turn, both ways.
-        SeatsBySide? SeatsOf(int row, int place) => asked.Style == SeatingStyle.Cafe && (row + place) % 2 == 1 ? Two : item.Seats;
         return
         [
             .. rows.SelectMany((row, r) => row.Select((p, i) => (p, r, i)))

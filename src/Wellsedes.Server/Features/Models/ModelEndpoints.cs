@@ -18,7 +18,7 @@ public static class ModelEndpoints
     private static async Task<ModelView> ModelAsync(Guid planId, string? schemeId, OpenPlans plans, Desk desk, CancellationToken cancel)
     {
         var now = (await plans.GetAsync(planId))!.Now;
-        return await desk.AskAsync(() => ModelView.Of(now.Model(schemeId), now.Revision), cancel);
+        return await desk.AskAsync(() => ModelView.Of(now.Model(schemeId)), cancel);
     }
 
     private static async Task<FileContentHttpResult> FileAsync(

@@ -8,12 +8,12 @@ namespace Wellsedes.Server.Features.Models;
 /// <param name="Tinted">Whether the finish of an item shows on it.</param>
 public sealed record FacesView(string Tone, bool Tinted, bool Glass, ImmutableArray<int> Corners, ImmutableArray<double> Places)
 {
-    public static ImmutableArray<FacesView> Of(ImmutableArray<ModelFace> faces, string? tint = null) =>
+    public static ImmutableArray<FacesView> Of(ImmutableArray<ModelFace> faces) =>
         [
             .. faces
                 .GroupBy(face => face.Surface)
                 .Select(one => new FacesView(
-                    tint is not null && Tones.IsTinted(one.Key) ? tint : Tones.Of(one.Key),
+                    Tones.Of(one.Key),
                     Tones.IsTinted(one.Key),
                     one.Key == Surface.Glass,
                     [.. one.Select(face => face.Corners.Length)],
@@ -52,11 +52,10 @@ public sealed record ModelLevelView(
 );
 
 /// <summary>A scheme in space, to be looked at: kinds once, and where each of them stands. Lengths in mm, z up.</summary>
-public sealed record ModelView(long Revision, ImmutableArray<ModelKindView> Kinds, ImmutableArray<ModelLevelView> Levels)
+public sealed record ModelView(ImmutableArray<ModelKindView> Kinds, ImmutableArray<ModelLevelView> Levels)
 {
-    public static ModelView Of(PlanModel model, long revision) =>
+    public static ModelView Of(PlanModel model) =>
         new(
-            revision,
             [.. model.Kinds.Select(kind => new ModelKindView(kind.Key, kind.Name, FacesView.Of(kind.Faces)))],
             [
                 .. model.Levels.Select(level => new ModelLevelView(
@@ -69,8 +68,8 @@ public sealed record ModelView(long Revision, ImmutableArray<ModelKindView> Kind
                             part.Id,
                             part.Name,
                             part.Surface.ToString(),
-                            FacesView.Of(part.Faces, part.Tint),
-                            FacesView.Of(part.Low, part.Tint),
+                            FacesView.Of(part.Faces),
+                            FacesView.Of(part.Low),
                             part.Line is var (from, to) ? [from.X, from.Y, to.X, to.Y] : []
                         )),
                     ],

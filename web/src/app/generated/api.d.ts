@@ -3593,8 +3593,6 @@ export interface components {
             tint: null | string;
         };
         ModelView: {
-            /** Format: int64 */
-            revision: number;
             kinds: components["schemas"]["ModelKindView"][];
             levels: components["schemas"]["ModelLevelView"][];
         };
