@@ -236,7 +236,7 @@
           <LostChanges {plan} />
         </main>
         {#if plan.stage !== "issue"}
-          <aside class="w-64 shrink-0 overflow-y-auto border-l border-edge bg-panel">
+          <aside class="relative w-64 shrink-0 overflow-y-auto border-l border-edge bg-panel">
             {#if plan.stage === "shell"}
               {#if plan.selected.size}<SelectedPanel {plan} />{:else}<RoomsPanel {plan} />{/if}
             {:else if plan.stage === "prove"}<FindingPanel {plan} />
