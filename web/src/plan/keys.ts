@@ -3,10 +3,14 @@ import type { Edit } from "../app/api";
 import { moveOf } from "../canvas/shellMoves";
 import { tools } from "../canvas/tools.svelte";
 import { backToPlan } from "../parts/focus";
+import { figuresRead } from "../parts/readFigure";
 import { pressMeter } from "./meter";
 import { repeatFigures } from "./groups.svelte";
 import { offsets } from "./offsets.svelte";
 import type { OpenPlan, Stage } from "./openPlan.svelte";
+
+/** After the figures that have just been typed: the server reads those first. */
+const inTurn = (act: () => unknown) => void figuresRead().then(act);
 
 export const keyList: [string, string][] = [
   ["/", "Search the catalogue; Enter on an entry places it in the middle of the view"],
@@ -79,8 +83,8 @@ export function keysFor(plan: OpenPlan, view: View) {
     const key = event.key;
     const done = () => event.preventDefault();
     if (event.ctrlKey || event.metaKey) {
-      if (key.toLowerCase() === "z") void (event.shiftKey ? plan.redo() : plan.undo());
-      else if (key.toLowerCase() === "y") void plan.redo();
+      if (key.toLowerCase() === "z") inTurn(event.shiftKey ? plan.redo : plan.undo);
+      else if (key.toLowerCase() === "y") inTurn(plan.redo);
       else if (key.toLowerCase() === "a") plan.select(plan.items.filter((i) => !i.setAside).map((i) => i.id));
       else return;
       return done();
@@ -101,13 +105,18 @@ export function keysFor(plan: OpenPlan, view: View) {
         const pixels = event.shiftKey ? 1 : 12;
         tools.moveCross(x * pixels, -y * pixels);
       } else if (may)
-        void plan.do(
-          { do: "move-items", ids, dx, dy, catch: 0 },
-          undefined,
-          plan.selectedItems.map((item) => ({ ...item, x: item.x + dx, y: item.y + dy })),
+        inTurn(() =>
+          plan.do(
+            { do: "move-items", ids, dx, dy, catch: 0 },
+            undefined,
+            ids
+              .flatMap((id) => plan.item(id) ?? [])
+              .map((item) => ({ ...item, x: item.x + dx, y: item.y + dy })),
+          ),
         );
-      else if (plan.canEdit && things.length) void plan.do({ do: "move-things", ids: things, dx, dy });
-      else if (moved) void plan.do(() => moveOf(plan, one, dx, dy) ?? moved);
+      else if (plan.canEdit && things.length)
+        inTurn(() => plan.do({ do: "move-things", ids: things, dx, dy }));
+      else if (moved) inTurn(() => plan.do(() => moveOf(plan, one, dx, dy) ?? moved));
       else view.panBy(-x * 60, y * 60);
       return done();
     }
