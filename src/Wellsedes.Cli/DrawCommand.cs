@@ -1,6 +1,7 @@
 using System.Globalization;
 using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Measure;
+using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
 using Wellsedes.Core.Things;
@@ -9,6 +10,7 @@ using Wellsedes.Formats.Pdf;
 using Wellsedes.Formats.Png;
 using Wellsedes.Formats.Sheets;
 using Wellsedes.Formats.Svg;
+using Wellsedes.Formats.Viewing;
 
 namespace Wellsedes.Cli;
 
@@ -42,7 +44,7 @@ internal static class DrawCommand
         if (arguments.Value("--scale") is { } scale)
             settings = settings with { Scale = Ratio(scale) };
         var input = state.SheetInput(settings, state.Plan.Details.Title, "", "Draft", DateOnly.FromDateTime(DateTime.Today));
-        var sheet = new SheetComposer(Typefaces.Shared).Compose(input);
+        var sheet = new SheetComposer(Typefaces.Shared, new SheetCamera(new Planner(), state.Plan)).Compose(input);
         Write(path, sheet.Drawing, [.. Schedule.Of(state.Items, state.Plan, state.Tally.Stock)], state.Plan.Details.Units);
         Console.WriteLine($"{path}: {settings.Paper}, {sheet.ScaleName}");
         if (!sheet.Fits)

@@ -12,12 +12,7 @@ internal static class OpenedPlan
     {
         var plan = PlanFiles.Read(Bytes(path));
         var scheme = SchemeOf(plan, schemeName);
-        var level = levelName is null
-            ? plan.FirstLevel
-            : plan.Levels.FirstOrDefault(l => l.Id == levelName || l.Name.Equals(levelName, StringComparison.OrdinalIgnoreCase))
-                ?? throw new CommandException(
-                    $"There is no level \"{levelName}\"; the plan has {string.Join(", ", plan.Levels.Select(l => l.Name))}."
-                );
+        var level = LevelOf(plan, levelName);
         try
         {
             return new Planner().StateOf(plan, scheme.Id, level.Id);
@@ -36,6 +31,16 @@ internal static class OpenedPlan
             : plan.Schemes.FirstOrDefault(scheme => scheme.Id == name || scheme.Name.Equals(name, StringComparison.OrdinalIgnoreCase))
                 ?? throw new CommandException(
                     $"There is no scheme \"{name}\"; the plan has {string.Join(", ", plan.Schemes.Select(scheme => scheme.Name))}."
+                );
+
+    /// <summary>The level of a name or id; the one a plan opens on where none is said.</summary>
+    /// <exception cref="CommandException">There is none of that name.</exception>
+    public static Level LevelOf(Plan plan, string? name) =>
+        name is null
+            ? plan.FirstLevel
+            : plan.Levels.FirstOrDefault(level => level.Id == name || level.Name.Equals(name, StringComparison.OrdinalIgnoreCase))
+                ?? throw new CommandException(
+                    $"There is no level \"{name}\"; the plan has {string.Join(", ", plan.Levels.Select(level => level.Name))}."
                 );
 
     /// <exception cref="CommandException">There is no such file, or it is too large.</exception>

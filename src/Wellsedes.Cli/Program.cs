@@ -6,6 +6,7 @@ return args switch
     ["prove", .. var rest] => Commands.Run(() => ProveCommand.Run(rest)),
     ["draw", .. var rest] => Commands.Run(() => DrawCommand.Run(rest)),
     ["fill", .. var rest] => Commands.Run(() => FillCommand.Run(rest)),
+    ["picture", .. var rest] => Commands.Run(() => PictureCommand.Run(rest)),
     ["convert", .. var rest] => Commands.Run(() => ConvertCommand.Run(rest)),
     ["schema"] => Commands.Schema(),
     _ => Commands.Help(),
@@ -27,6 +28,12 @@ namespace Wellsedes.Cli
             );
             Console.Error.WriteLine(
                 "convert FILE --out FILE                                      a plan file of any version, written in this one"
+            );
+            Console.Error.WriteLine(
+                "picture FILE --out hall.png [--viewpoint NAME] [--width 1600] [--height 1000] [--scheme NAME] [--level NAME]"
+            );
+            Console.Error.WriteLine(
+                "     [--title] [--people] [--findings] [--daylight 2026-06-21T15:30]      a scheme in space, from a viewpoint or from above"
             );
             return 2;
         }

@@ -20,6 +20,7 @@ public static class Bin
             .ToArrayAsync(cancel);
         var pictures = await context.Pictures.Where(p => p.DeletedAt < since || plans.Contains(p.PlanId)).ExecuteDeleteAsync(cancel);
         await context.Issued.Where(i => plans.Contains(i.PlanId)).ExecuteDeleteAsync(cancel);
+        await context.Taken.Where(t => plans.Contains(t.PlanId)).ExecuteDeleteAsync(cancel);
         await context.Changes.Where(c => plans.Contains(c.PlanId)).ExecuteDeleteAsync(cancel);
         await context.Snapshots.Where(s => plans.Contains(s.PlanId)).ExecuteDeleteAsync(cancel);
         await context.Plans.Where(p => plans.Contains(p.Id)).ExecuteDeleteAsync(cancel);

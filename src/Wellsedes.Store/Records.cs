@@ -121,6 +121,25 @@ public sealed class IssuedRevision
     public required byte[] PlanFile { get; set; }
 }
 
+/// <summary>A picture in space as it was taken, with the revision of the plan that it shows. It never changes.</summary>
+public sealed class TakenView
+{
+    public Guid PlanId { get; set; }
+    public Guid Id { get; set; }
+    public required string SchemeId { get; set; }
+
+    /// <summary>What the viewpoint was called.</summary>
+    public required string Name { get; set; }
+    public long PlanRevision { get; set; }
+    public DateTime TakenAt { get; set; }
+    public Guid TakenById { get; set; }
+    public required string TakenBy { get; set; }
+    public int Width { get; set; }
+    public int Height { get; set; }
+    public int Size { get; set; }
+    public required byte[] Png { get; set; }
+}
+
 /// <summary>A picture kept with a plan, never altered once written: the file as it came, and for a PDF the page as a picture beside it.</summary>
 public sealed class PlanPicture
 {

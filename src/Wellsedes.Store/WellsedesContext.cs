@@ -15,6 +15,7 @@ public sealed class WellsedesContext(DbContextOptions<WellsedesContext> options)
     public DbSet<PlanSnapshot> Snapshots => Set<PlanSnapshot>();
     public DbSet<PlanPicture> Pictures => Set<PlanPicture>();
     public DbSet<IssuedRevision> Issued => Set<IssuedRevision>();
+    public DbSet<TakenView> Taken => Set<TakenView>();
     public DbSet<LibraryChange> Library => Set<LibraryChange>();
     public DbSet<OwnedItem> OwnedItems => Set<OwnedItem>();
 
@@ -87,6 +88,13 @@ public sealed class WellsedesContext(DbContextOptions<WellsedesContext> options)
                 })
                 .IsUnique();
             issued.HasOne<PlanRecord>().WithMany().HasForeignKey(i => i.PlanId);
+        });
+        builder.Entity<TakenView>(taken =>
+        {
+            taken.HasKey(t => new { t.PlanId, t.Id });
+            taken.Property(t => t.SchemeId).HasMaxLength(60);
+            taken.Property(t => t.Name).HasMaxLength(40);
+            taken.HasOne<PlanRecord>().WithMany().HasForeignKey(t => t.PlanId);
         });
     }
 }

@@ -35,6 +35,7 @@ public sealed class ArrowTests
         "Editing",
         "Drawings",
         "Models",
+        "Viewing",
         "Planning",
         "Things",
     ];

@@ -20,6 +20,9 @@ public sealed record PathMark(PathShape Path, string? Line, double LineWidth, st
 public sealed record PictureMark(OwnPicture Picture, Point Corner, Point Across, Point Down, PathShape? Within = null, double Opacity = 1)
     : Mark;
 
+/// <summary>A picture taken in space, as PNG, in a box on paper.</summary>
+public sealed record SeenMark(ImmutableArray<byte> Png, Bounds Box) : Mark;
+
 public enum TextAnchor
 {
     Start,

@@ -51,6 +51,18 @@ public static class Finishes
         }
     }
 
+    /// <summary>What the floors of rooms and zones of a level are laid with, from bottom to top.</summary>
+    internal static IEnumerable<(Finish Finish, Region Region)> FloorsOf(Plan plan, string schemeId, LevelSpace space) =>
+        plan.OfScheme<Finish>(schemeId)
+            .Where(finish => finish.IsOfFloor)
+            .OrderBy(finish => finish.Of)
+            .ThenBy(finish => finish.Id, StringComparer.Ordinal)
+            .SelectMany(finish => RegionsOf(plan, space, finish).Select(region => (finish, region)));
+
+    /// <summary>The tint of a wall; null for none.</summary>
+    internal static string? TintOfWall(Plan plan, string schemeId, string wallId) =>
+        plan.OfScheme<Finish>(schemeId).LastOrDefault(finish => finish.Of == FinishOf.Wall && finish.TargetId == wallId)?.Tint;
+
     private static PathShape Path(Region region) =>
         region.Holes.Aggregate(PathShape.Closed(region.Outline.AsSpan()), (path, hole) => path.Then(PathShape.Closed(hole.AsSpan())));
 

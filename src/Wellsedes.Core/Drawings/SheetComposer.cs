@@ -41,7 +41,8 @@ public sealed record SheetInput(
 public sealed record Sheet(Drawing Drawing, double Ratio, string ScaleName, bool Fits);
 
 /// <summary>Lays a scheme out on paper: frame, plan at true scale, schedule, capacity, notes, title block.</summary>
-public sealed class SheetComposer(ITextMeasure text)
+/// <param name="pictures">Takes the pictures in space of sheets that show some; without it their frames stay empty.</param>
+public sealed class SheetComposer(ITextMeasure text, ISheetPictures? pictures = null)
 {
     // ISO 5457: 20 mm at the filing edge, 10 mm elsewhere. ISO 7200: title block 180 mm wide. From memory.
     private const double FilingEdge = 20;
@@ -58,28 +59,37 @@ public sealed class SheetComposer(ITextMeasure text)
         var (width, height) = input.Settings.Landscape ? (paper.Long, paper.Short) : (paper.Short, paper.Long);
         var frame = new Bounds(FilingEdge, Edge, width - Edge, height - Edge);
         var layout = Layout(frame, input.Settings);
+        var (strip, plan) = PictureStrip.Part(layout.Plan, input.Settings.Pictures);
+        var isDrawn = input.Settings.Pictures is not { Alone: true };
         var extent = Extent(input);
         var units = input.Plan.Details.Units;
         var room = input.Settings.Shows.Dimensions ? DimensionRoom : 4;
-        var (freeWidth, freeHeight) = (layout.Plan.Width - 2 * room, layout.Plan.Height - 2 * room);
+        var (freeWidth, freeHeight) = (plan.Width - 2 * room, plan.Height - 2 * room);
         var ratio = input.Settings.Scale ?? Scales.Largest(units, extent.Width, extent.Height, freeWidth, freeHeight).Ratio;
-        var fits = extent.Width / ratio <= freeWidth + 1e-6 && extent.Height / ratio <= freeHeight + 1e-6;
-        var centre = layout.Plan.Centre;
+        var fits = !isDrawn || (extent.Width / ratio <= freeWidth + 1e-6 && extent.Height / ratio <= freeHeight + 1e-6);
+        var centre = plan.Centre;
         var map = new PaperMap(ratio, new Point(centre.X - extent.Centre.X / ratio, centre.Y + extent.Centre.Y / ratio));
         var marks = new List<Mark> { new PathMark(Box(frame), Ink.Full, Ink.Extra) };
-        new PlanPainter(text, map, units, marks).Paint(input);
-        if (input.Settings.Shows.Dimensions)
+        if (isDrawn)
+            new PlanPainter(text, map, units, marks).Paint(input);
+        if (isDrawn && input.Settings.Shows.Dimensions)
             new DimensionPainter(text, map, units, marks).Paint(input);
-        var scaleName = Scales.Write(ratio, units);
+        if (strip is { } beside)
+            marks.AddRange(PictureStrip.Paint(Seen(input), beside, pictures));
+        var scaleName = isDrawn ? Scales.Write(ratio, units) : "Not to scale";
         marks.AddRange(new SideTables(text, units).Paint(input, layout.Tables));
         marks.AddRange(new TitleBlock(text).Paint(input, layout.Title, scaleName, paper.Name));
-        marks.AddRange(SheetMarks.ScaleBar(new Point(frame.MinX + 6, frame.MaxY - 8), ratio, units));
-        if (input.Settings.Shows.North)
+        if (isDrawn)
+            marks.AddRange(SheetMarks.ScaleBar(new Point(frame.MinX + 6, frame.MaxY - 8), ratio, units));
+        if (isDrawn && input.Settings.Shows.North)
             marks.AddRange(SheetMarks.North(new Point(layout.Title.MinX - 14, frame.MaxY - 15), input.Plan.Details.North));
         var title = $"{input.Project} · {input.Settings.TitleBlock.Title}";
         var drawing = new Drawing(width, height, title, input.Date, [.. marks]);
         return new Sheet(drawing, ratio, scaleName, fits);
     }
+
+    private static Viewpoint[] Seen(SheetInput input) =>
+        [.. input.Settings.Pictures!.Viewpoints.Select(id => input.Plan.Find<Viewpoint>(id)).OfType<Viewpoint>()];
 
     private static (Bounds Plan, Bounds Tables, Bounds Title) Layout(Bounds frame, SheetSettings settings)
     {

@@ -106,6 +106,7 @@ namespace Wellsedes.Core.Editing;
 [JsonDerivedType(typeof(PutFinish), "put-finish")]
 [JsonDerivedType(typeof(ReleaseBlock), "release-block")]
 [JsonDerivedType(typeof(PutView), "put-view")]
+[JsonDerivedType(typeof(PutViewpoint), "put-viewpoint")]
 [JsonDerivedType(typeof(SetLocks), "set-locks")]
 [JsonDerivedType(typeof(PutGroup), "put-group")]
 [JsonDerivedType(typeof(PutKitchen), "put-kitchen")]
@@ -116,7 +117,8 @@ public abstract record Edit
     public bool Sure { get; init; }
 }
 
-public sealed record SetDetails(string Title, UnitSystem Units, double North) : Edit;
+/// <param name="Site">Where on earth the plan is; null leaves it as it is.</param>
+public sealed record SetDetails(string Title, UnitSystem Units, double North, Site? Site = null) : Edit;
 
 /// <summary>
 /// Places a catalogue item, at the size that was bought where one is given. Within the catch distance in mm it settles against a

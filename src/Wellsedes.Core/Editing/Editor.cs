@@ -103,8 +103,16 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
     {
         if (CheckText("title", edit.Title, 1, 80) is { } problem)
             return EditAnswer.No(problem);
+        if (edit.Site?.Wrong() is { } nowhere)
+            return EditAnswer.No(nowhere);
         var before = plan.Details;
-        var after = before with { Title = edit.Title.Trim(), Units = edit.Units, North = AngleText.Normal(edit.North) };
+        var after = before with
+        {
+            Title = edit.Title.Trim(),
+            Units = edit.Units,
+            North = AngleText.Normal(edit.North),
+            Site = edit.Site ?? before.Site,
+        };
         return Swap("Changed the plan's details", before, after);
     }
 

@@ -28,6 +28,7 @@ public static class EntityWords
             SheetSettings sheet => $"sheet {sheet.TitleBlock.SheetNumber}",
             SettingOutLine => "a setting-out line",
             Backing => "a backing",
+            Viewpoint viewpoint => $"the viewpoint {viewpoint.Name}",
             WallType => "a wall type",
             _ => "a part of the plan",
         };

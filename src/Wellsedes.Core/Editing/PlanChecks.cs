@@ -146,14 +146,14 @@ public static class PlanChecks
             return new Problem("schemeId", $"The scheme \"{Short(of.SchemeId)}\" is not there.");
         return entity switch
         {
-            PlanDetails details => Named("title", details.Title) ?? SizeSense.CheckAngle("north", details.North),
+            PlanDetails details => Named("title", details.Title) ?? SizeSense.CheckAngle("north", details.North) ?? details.Site?.Wrong(),
             Scheme scheme => Named("name", scheme.Name),
             Brief brief => OfBrief(brief),
             Checks checks => Size("mainAisle", checks.MainAisle)
                 ?? Size("seatAccess", checks.SeatAccess)
                 ?? Size("occupiedDepth", checks.OccupiedDepth)
                 ?? Size("pulledOutDepth", checks.PulledOutDepth),
-            SheetSettings sheet => OfSheet(sheet),
+            SheetSettings sheet => OfSheet(plan, sheet),
             Level level => Named("name", level.Name)
                 ?? SizeSense.CheckPlace("elevation", level.Elevation)
                 ?? Size("height", level.Height)
@@ -178,7 +178,7 @@ public static class PlanChecks
             HouseStock stock => OfStock(plan, stock),
             Finish finish => FinishEdits.Check(plan, finish),
             OwnRule own => OfOwnRule(plan, own),
-            View or Locks or OwnGroup => ViewEdits.Check(plan, entity),
+            View or Viewpoint or Locks or OwnGroup => ViewEdits.Check(plan, entity),
             Dimension measure => Place("from", measure.From) ?? Place("to", measure.To),
             _ => new Problem("type", $"A {entity.GetType().Name} is nothing a plan holds."),
         };
@@ -198,7 +198,7 @@ public static class PlanChecks
             : null;
     }
 
-    private static Problem? OfSheet(SheetSettings sheet)
+    private static Problem? OfSheet(Plan plan, SheetSettings sheet)
     {
         if (Papers.Find(sheet.Paper) is null)
             return new Problem(
@@ -207,6 +207,8 @@ public static class PlanChecks
             );
         if (sheet.Notes.Count(c => c == '\n') > 60)
             return new Problem("notes", "The notes have more than 60 lines.");
+        if (sheet.Pictures is { } pictures && pictures.Wrong(plan, sheet.SchemeId) is { } wrong)
+            return wrong;
         return sheet.Scale is { } scale && !(scale >= 1 && scale <= 10_000)
             ? new Problem("scale", "The scale must be from 1:1 to 1:10000.")
             : null;

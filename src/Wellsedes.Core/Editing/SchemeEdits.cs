@@ -105,6 +105,12 @@ internal static class SchemeEdits
                     Id = ids[sheet.Id],
                     SchemeId = to,
                     ViewId = Carried(sheet.ViewId)!,
+                    Pictures = sheet.Pictures is { } pictures
+                        ? pictures with
+                        {
+                            Viewpoints = [.. pictures.Viewpoints.Select(id => Carried(id)!)],
+                        }
+                        : null,
                     TitleBlock = sheet.TitleBlock with { SheetNumber = (number++).ToString(CultureInfo.InvariantCulture) },
                 },
                 Finish finish => finish with { Id = ids[finish.Id], SchemeId = to, TargetId = Carried(finish.TargetId)! },
@@ -115,6 +121,7 @@ internal static class SchemeEdits
                     Hidden = [.. view.Hidden.Select(key => Subjects.Carried(key, id => Carried(id)!))],
                     NotPrinted = [.. view.NotPrinted.Select(key => Subjects.Carried(key, id => Carried(id)!))],
                 },
+                Viewpoint viewpoint => viewpoint with { Id = ids[viewpoint.Id], SchemeId = to },
                 Locks locks => locks with
                 {
                     Id = Locks.IdOf(to),

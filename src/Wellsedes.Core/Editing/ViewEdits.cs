@@ -11,6 +11,7 @@ internal static class ViewEdits
         edit switch
         {
             PutView e => Put(plan, e.View),
+            PutViewpoint e => Put(plan, e.Viewpoint),
             SetLocks e => Lock(plan, e),
             PutGroup e => Group(plan, e.Group),
             _ => null,
@@ -41,6 +42,28 @@ internal static class ViewEdits
             : !subjects.LeavesAny(view.NotPrinted)
                 ? EditAnswer.No("notPrinted", "Sheets by this view would be empty; leave one subject to be printed.")
             : Editor.Swap(before is null ? $"Made the view {view.Name}" : $"Changed the view {view.Name}", before, view);
+    }
+
+    private static EditAnswer Put(Plan plan, Viewpoint viewpoint)
+    {
+        if (plan.Find<Scheme>(viewpoint.SchemeId) is null)
+            return EditAnswer.No("schemeId", "The scheme is no longer there.");
+        if (plan.Find<Level>(viewpoint.LevelId) is null)
+            return EditAnswer.No("levelId", "The level is no longer there.");
+        var before = plan.Find(viewpoint.Id);
+        if (before is not (null or Viewpoint))
+            return EditAnswer.Taken("id", viewpoint.Id);
+        var others = plan.OfScheme<Viewpoint>(viewpoint.SchemeId).Where(other => other.Id != viewpoint.Id).ToArray();
+        if (others.Length >= Viewpoint.Most)
+            return EditAnswer.No("viewpoint", $"A scheme has at most {Viewpoint.Most} viewpoints; remove one first.");
+        viewpoint = viewpoint with { Name = viewpoint.Name.Trim() };
+        if (Array.Exists(others, other => other.Name.Equals(viewpoint.Name, StringComparison.OrdinalIgnoreCase)))
+            return EditAnswer.No("name", $"There is already a viewpoint called {viewpoint.Name}; give this one another name.");
+        return Editor.Swap(
+            before is null ? $"Kept the viewpoint {viewpoint.Name}" : $"Changed the viewpoint {viewpoint.Name}",
+            before,
+            viewpoint
+        );
     }
 
     private static EditAnswer Lock(Plan plan, SetLocks edit)
@@ -89,6 +112,7 @@ internal static class ViewEdits
         entity switch
         {
             View view => Editor.CheckText("name", view.Name, 1, 40) ?? Once("hidden", view.Hidden) ?? Once("notPrinted", view.NotPrinted),
+            Viewpoint viewpoint => Editor.CheckText("name", viewpoint.Name, 1, 40) ?? viewpoint.Wrong(),
             Locks locks => locks.Id != Locks.IdOf(locks.SchemeId)
                 ? new Problem("id", "The locks of a scheme are kept under its own id.")
                 : Once("locked", locks.Locked),
@@ -147,8 +171,16 @@ internal static class ViewEdits
             ImmutableArray<string> left = [.. locks.Locked.Where(Stays)];
             more.Add(new EntityChange(locks, left.IsEmpty ? null : locks with { Locked = left }));
         }
-        foreach (var sheet in plan.All<SheetSettings>().Where(sheet => gone.Contains(sheet.ViewId) && !made.Contains(sheet.Id)))
-            more.Add(new EntityChange(sheet, sheet with { ViewId = "" }));
+        foreach (var sheet in plan.All<SheetSettings>().Where(sheet => !made.Contains(sheet.Id)))
+        {
+            var left = sheet with
+            {
+                ViewId = gone.Contains(sheet.ViewId) ? "" : sheet.ViewId,
+                Pictures = sheet.Pictures?.Without(gone.Contains),
+            };
+            if (left != sheet)
+                more.Add(new EntityChange(sheet, left));
+        }
         return more.Count == 0 ? change : change with { Entities = [.. change.Entities, .. more] };
     }
 

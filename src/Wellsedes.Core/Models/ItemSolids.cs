@@ -46,6 +46,30 @@ internal sealed class ItemSolids(Plan plan, ItemForms forms)
         }
     }
 
+    /// <summary>Somebody on each of its seats; nobody where the catalogue has no such figure.</summary>
+    public IEnumerable<ModelNode> PeopleAt(PlacedItem placed)
+    {
+        if (placed.Form.Seats.IsEmpty || plan.CatalogueItem("person-seated") is not { } person)
+            yield break;
+        var kind = KindOf(forms.FormOf(person, person.Size, person.Seats, default, placed.Checks.OccupiedDepth), person);
+        foreach (var seat in placed.Form.Seats)
+        {
+            var at = seat.ChairAt(placed.Checks.OccupiedDepth);
+            // Their back is at the back of the chair.
+            var back = at.Out(new Point(0, seat.ChairDepth / 2 - person.Size.Depth / 2));
+            var origin = placed.Item.Placement.Out(back);
+            yield return new ModelNode(
+                "",
+                $"Person at {placed.Name}",
+                "",
+                kind.Key,
+                new Placement(origin.X, origin.Y, placed.Item.Rotation + at.Rotation),
+                placed.Bottom,
+                null
+            );
+        }
+    }
+
     private ModelKind KindOf(Form form, CatalogueItem kind)
     {
         if (kinds.TryGetValue(form, out var known))

@@ -26,6 +26,14 @@ public enum Surface
     Column,
     Step,
     Door,
+
+    /// <summary>Where a wall ends above, or is cut.</summary>
+    Cut,
+
+    /// <summary>What is marked on a floor: a finding, a way that holds, a way that does not.</summary>
+    Finding,
+    Way,
+    Pinch,
 }
 
 /// <summary>A flat convex face, its corners counter-clockwise seen from outside, in mm.</summary>

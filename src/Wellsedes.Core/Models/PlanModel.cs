@@ -1,6 +1,8 @@
 using System.Collections.Immutable;
 using Wellsedes.Core.Drawings;
+using Wellsedes.Core.Findings;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Spaces;
 
@@ -17,6 +19,14 @@ public sealed record ModelKind(string Key, string Name, ImmutableArray<ModelFace
 /// <param name="Tint">Of its finish; null for none.</param>
 public sealed record ModelNode(string ItemId, string Name, string Label, string Kind, Placement At, double Z, string? Tint);
 
+/// <summary>Steps or a slope that is walked: going up towards +y of its own frame, so wide, so long and so high in mm.</summary>
+public sealed record ModelFlight(Placement At, double Width, double Depth, double Rise, string ToLevelId);
+
+/// <summary>Where somebody sits.</summary>
+/// <param name="Z">Of the floor under them above that of the level, in mm.</param>
+/// <param name="Heading">The way they look, in degrees counter-clockwise from +x.</param>
+public sealed record ModelSeat(string ItemId, string Name, Point At, double Z, double Heading);
+
 /// <summary>A level with what stands on it.</summary>
 /// <param name="Elevation">Of its floor above the plan's zero, in mm.</param>
 public sealed record ModelLevel(
@@ -30,41 +40,129 @@ public sealed record ModelLevel(
 {
     /// <summary>What people do not walk through: walls without their doors, what is fixed, what stands. Each seen from above.</summary>
     public ImmutableArray<Convex> Obstacles { get; init; } = [];
+
+    /// <summary>What is drawn on its floor.</summary>
+    public ImmutableArray<ModelLine> Lines { get; init; } = [];
+
+    public ImmutableArray<ModelFlight> Flights { get; init; } = [];
+
+    /// <summary>Floors that lie higher, and by how much in mm.</summary>
+    public ImmutableArray<(Convex Floor, double Rise)> Platforms { get; init; } = [];
+
+    public ImmutableArray<ModelSeat> Seats { get; init; } = [];
+
+    /// <summary>The middle of the box around its shell and what stands on it, in mm.</summary>
+    public Point Middle { get; init; }
 }
+
+/// <summary>What of a scheme is shown beside what stands in it.</summary>
+/// <param name="CutHeight">Near walls are cut at this height, in mm.</param>
+/// <param name="People">Somebody on every seat.</param>
+/// <param name="Findings">What needs attention.</param>
+/// <param name="Ways">Ways as they are walked, and whether each is as wide as it must be.</param>
+public sealed record ModelShows(
+    double CutHeight = ViewpointShows.UsualCut,
+    bool People = false,
+    ImmutableArray<Finding> Findings = default,
+    ImmutableArray<ShownWay> Ways = default
+);
+
+/// <summary>A way to be shown on the floor of a level.</summary>
+public sealed record ShownWay(string Id, string Name, string LevelId, bool Holds, ImmutableArray<Point> Line);
 
 /// <summary>A scheme of a plan in space: kinds once, and where each of them stands.</summary>
 public sealed record PlanModel(ImmutableArray<ModelKind> Kinds, ImmutableArray<ModelLevel> Levels)
 {
+    /// <param name="space">The shell of a level.</param>
     /// <param name="items">What stands on a level of the scheme.</param>
-    public static PlanModel Of(Plan plan, ItemForms forms, Func<string, LevelSpace> space, Func<string, IEnumerable<PlacedItem>> items)
+    public static PlanModel Of(
+        Plan plan,
+        string schemeId,
+        ModelShows shows,
+        ItemForms forms,
+        Func<string, LevelSpace> space,
+        Func<string, IEnumerable<PlacedItem>> items
+    )
     {
         var kinds = new ItemSolids(plan, forms);
         var flights = plan.All<Flight>().ToLookup(flight => flight.ToLevelId);
-        ImmutableArray<ModelLevel> levels =
-        [
-            .. plan.Levels.Select(level =>
-            {
-                var (shell, standing) = (space(level.Id), items(level.Id).ToArray());
-                return new ModelLevel(
-                    level.Id,
-                    level.Name,
-                    level.Elevation,
-                    level.Height,
-                    [.. ShellSolids.Of(shell, flights[level.Id]).Where(part => !part.Faces.IsEmpty)],
-                    [.. standing.SelectMany(item => kinds.NodesOf(item, Finishes.TintOf(plan, item.Item)))]
-                )
-                {
-                    Obstacles =
-                    [
-                        .. shell.Pieces.Where(piece => piece.Opening is null or { IsDoor: false, Sill: > 0 }).Select(piece => piece.Body),
-                        .. shell.Solids().Select(solid => solid.Shape),
-                        .. standing
-                            .Where(item => !item.LiesFlat && !item.IsOverhead && !item.Form.ForScale)
-                            .SelectMany(item => item.Standing),
-                    ],
-                };
-            }),
-        ];
+        var things = plan.All<Thing>().Where(thing => (thing as IOfScheme)?.SchemeId == schemeId).ToLookup(thing => thing.LevelId);
+        ImmutableArray<ModelLevel> levels = [.. plan.Levels.Select(level => LevelOf(level, space(level.Id), [.. items(level.Id)]))];
         return new PlanModel(kinds.All, levels);
+
+        ModelLevel LevelOf(Level level, LevelSpace shell, PlacedItem[] standing)
+        {
+            IEnumerable<ShellPart> parts =
+            [
+                .. ShellSolids
+                    .Of(shell, flights[level.Id], shows.CutHeight)
+                    .Select(part =>
+                        part.Surface == Surface.Wall ? part with { Tint = Finishes.TintOfWall(plan, schemeId, part.Id) } : part
+                    ),
+                .. FloorMarks.Finished(plan, schemeId, shell),
+                .. FloorMarks.Tinted(things[level.Id]),
+                .. shows.Findings.IsDefault ? [] : FloorMarks.Found(shows.Findings.Where(finding => finding.LevelId == level.Id)),
+                .. shows.Ways.IsDefault
+                    ? []
+                    : shows
+                        .Ways.Where(way => way.LevelId == level.Id)
+                        .Select(way => FloorMarks.Way(way.Id, way.Name, way.Holds, way.Line))
+                        .OfType<ShellPart>(),
+            ];
+            return new ModelLevel(
+                level.Id,
+                level.Name,
+                level.Elevation,
+                level.Height,
+                [.. parts.Where(part => !part.Faces.IsEmpty)],
+                [
+                    .. standing.SelectMany(item => kinds.NodesOf(item, Finishes.TintOf(plan, item.Item))),
+                    .. shows.People ? standing.SelectMany(kinds.PeopleAt) : [],
+                ]
+            )
+            {
+                Lines = [.. FloorMarks.Lines(plan, schemeId, shell, things[level.Id])],
+                Middle = standing.Aggregate(shell.Bounds, (box, item) => box.Including(item.Bounds)) is { IsEmpty: false } box
+                    ? box.Centre
+                    : default,
+                Obstacles =
+                [
+                    .. shell.Pieces.Where(piece => piece.Opening is null or { IsDoor: false, Sill: > 0 }).Select(piece => piece.Body),
+                    .. shell.Solids().Select(solid => solid.Shape),
+                    .. standing.Where(item => !item.LiesFlat && !item.IsOverhead && !item.Form.ForScale).SelectMany(item => item.Standing),
+                ],
+                Flights =
+                [
+                    .. shell.Flights.Select(flight => new ModelFlight(
+                        flight.Placement,
+                        flight.Width,
+                        flight.Depth,
+                        flight.Rise,
+                        flight.ToLevelId
+                    )),
+                ],
+                Platforms = [.. shell.Platforms.Select(platform => (platform.Floor(), platform.Rise))],
+                Seats = [.. standing.SelectMany(SeatsOf)],
+            };
+        }
+    }
+
+    /// <summary>Where people sit, and the way they look.</summary>
+    private static IEnumerable<ModelSeat> SeatsOf(PlacedItem placed)
+    {
+        for (var i = 0; i < placed.Form.Seats.Length; i++)
+        {
+            var seat = placed.Form.Seats[i];
+            var at = seat.ChairAt(placed.Checks.OccupiedDepth);
+            var own = placed.Item.Placement;
+            // A chair's front is towards -y of its own.
+            yield return new ModelSeat(
+                placed.Item.Id,
+                placed.Form.Seats.Length == 1 ? placed.Name : $"{placed.Name}, seat {(seat.Id.Length > 0 ? seat.Id : $"{i + 1}")}",
+                own.Out(at.Origin),
+                placed.Bottom,
+                AngleText.Normal(own.Rotation + at.Rotation - 90)
+            );
+        }
     }
 }

@@ -20,15 +20,19 @@ public static class Tones
             Surface.Leaf => "#7F9567",
             Surface.Person => "#A8917C",
             Surface.Wall => "#F0EBDD",
-            Surface.Floor => "#DBC7A3",
+            Surface.Floor => "#DACDB1",
             Surface.Ceiling => "#F7F4EA",
             Surface.Column => "#D3CBB8",
             Surface.Step => "#CDBB98",
             Surface.Door => "#BB9862",
+            Surface.Cut => "#55665F",
+            Surface.Finding => "#B4502F",
+            Surface.Way => "#7E9C8B",
+            Surface.Pinch => "#D08A3E",
             _ => "#DED8C7",
         };
 
     /// <summary>Whether a tint of the item shows on it: legs, glass and the like keep their own tone.</summary>
     public static bool IsTinted(Surface surface) =>
-        surface is not (Surface.Leg or Surface.Glass or Surface.Metal or Surface.Display or Surface.Person or Surface.Leaf);
+        surface is not (Surface.Leg or Surface.Glass or Surface.Metal or Surface.Display or Surface.Person or Surface.Leaf or Surface.Cut);
 }

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Globalization;
+using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Spaces;
 
@@ -42,7 +43,21 @@ internal static class WallSolids
                     faces.Add(Solids.Upright(piece, up[j], up[j + 1], Surface.Wall));
             }
         }
-        return faces.All;
+        return
+        [
+            .. faces.All.Select(face =>
+                face.Corners[0].Z >= height - Tolerance.Length && face.Normal.Z > 0.5 ? face with { Surface = Surface.Cut } : face
+            ),
+        ];
+    }
+
+    /// <summary>The edges of what is above a cut, openings left out; none where the wall is no higher.</summary>
+    public static ImmutableArray<(Point3 From, Point3 To)> TakenOff(WallBody body, double cut)
+    {
+        var faces = new OuterFaces();
+        foreach (var piece in body.Whole())
+            faces.Add(Solids.Upright(piece, cut, body.Wall.Height, Surface.Wall));
+        return Creases.Of(faces.All);
     }
 
     private static double[] Cuts(IEnumerable<double> at, double most) =>

@@ -95,8 +95,27 @@ public sealed class Planner
         );
 
     /// <summary>A scheme in space: its shell and what stands in it as closed solids.</summary>
-    public PlanModel ModelOf(Plan plan, string schemeId) =>
-        PlanModel.Of(plan, forms, levelId => SpaceOn(plan, levelId), levelId => forms.PlaceAll(plan, schemeId, levelId));
+    public PlanModel ModelOf(Plan plan, string schemeId, ModelShows? shows = null) =>
+        PlanModel.Of(
+            plan,
+            schemeId,
+            shows ?? new ModelShows(),
+            forms,
+            levelId => SpaceOn(plan, levelId),
+            levelId => forms.PlaceAll(plan, schemeId, levelId)
+        );
+
+    /// <summary>A scheme in space as a viewpoint shows it.</summary>
+    /// <exception cref="TooMuchWorkException">Findings are to be shown, and the plan is more than is worked out.</exception>
+    public PlanModel ModelOf(Plan plan, string schemeId, ViewpointShows shows)
+    {
+        var state = shows.Findings ? StateOf(plan, schemeId, plan.FirstLevel.Id) : null;
+        return ModelOf(
+            plan,
+            schemeId,
+            new ModelShows(shows.CutHeight, shows.People, state?.Findings ?? default, state is null ? default : ShownWays.Of(state))
+        );
+    }
 
     /// <summary>Everything derived from a scheme on a level; asked twice for the same plan it is worked out once.</summary>
     /// <exception cref="TooMuchWorkException">The plan is more than is worked out.</exception>

@@ -47,6 +47,7 @@ public static class EntityKinds
         ("finish", typeof(Finish)),
         ("dimension", typeof(Dimension)),
         ("view", typeof(View)),
+        ("viewpoint", typeof(Viewpoint)),
         ("locks", typeof(Locks)),
         ("group", typeof(OwnGroup)),
     ];

@@ -66,6 +66,9 @@ public abstract record Thing(string Id, string LevelId, double X, double Y, doub
     /// <summary>The name somebody gave it; "" for none.</summary>
     public virtual string OwnName() => "";
 
+    /// <summary>Of what hangs over the floor the clear heights under it at its own -y and +y side, in mm; null for all else.</summary>
+    public virtual (double Front, double Back)? ClearUnder() => null;
+
     /// <summary>What people call this one.</summary>
     public string Called() => OwnName() is { Length: > 0 } own ? own : char.ToUpperInvariant(Word()[0]) + Word()[1..];
 

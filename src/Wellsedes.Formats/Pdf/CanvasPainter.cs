@@ -24,10 +24,19 @@ internal static class CanvasPainter
             switch (mark)
             {
                 case PictureMark picture:
-                    if (!pictures.TryGetValue(picture.Picture, out var image))
-                        pictures[picture.Picture] = image = OwnPictures.Decode(picture.Picture);
-                    if (image is not null)
-                        Picture(canvas, picture, image);
+                    if (!pictures.TryGetValue(picture.Picture, out var laid))
+                        pictures[picture.Picture] = laid = OwnPictures.Decode(picture.Picture);
+                    if (laid is not null)
+                        Picture(canvas, picture, laid);
+                    break;
+                case SeenMark seen:
+                    using (var image = SKImage.FromEncodedData(seen.Png.AsSpan()))
+                        canvas.DrawImage(
+                            image,
+                            new SKRect((float)seen.Box.MinX, (float)seen.Box.MinY, (float)seen.Box.MaxX, (float)seen.Box.MaxY),
+                            new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear),
+                            paint
+                        );
                     break;
                 case PathMark path:
                     Path(canvas, paint, path);

@@ -38,6 +38,8 @@ public static class SvgWriter
                     Path(xml, path);
                 else if (mark is TextMark text)
                     Text(xml, text);
+                else if (mark is SeenMark seen)
+                    Seen(xml, seen);
                 else if (mark is PictureMark picture && known.TryGetValue(picture.Picture, out var id))
                     Picture(xml, picture, id, patterns++);
             xml.WriteEndElement();
@@ -117,6 +119,18 @@ public static class SvgWriter
         }
         else
             Use(xml, id, $"matrix({place})", mark.Opacity);
+    }
+
+    private static void Seen(XmlWriter xml, SeenMark mark)
+    {
+        xml.WriteStartElement("image", Namespace);
+        xml.WriteAttributeString("x", Figure(mark.Box.MinX));
+        xml.WriteAttributeString("y", Figure(mark.Box.MinY));
+        xml.WriteAttributeString("width", Figure(mark.Box.Width));
+        xml.WriteAttributeString("height", Figure(mark.Box.Height));
+        xml.WriteAttributeString("preserveAspectRatio", "none");
+        xml.WriteAttributeString("xlink", "href", Link, "data:image/png;base64," + Convert.ToBase64String(mark.Png.AsSpan()));
+        xml.WriteEndElement();
     }
 
     private static void Use(XmlWriter xml, string id, string? transform, double opacity)

@@ -28,6 +28,9 @@ export type Backing = Schemas["EntityBacking"];
 export type ModelView = Schemas["ModelView"];
 export type ModelLevelView = Schemas["ModelLevelView"];
 export type FacesView = Schemas["FacesView"];
+export type Viewpoint = Schemas["EntityViewpoint"];
+export type TakenEntry = Schemas["TakenEntry"];
+export type SeenView = Schemas["SeenView"];
 export type WallType = Schemas["EntityWallType"];
 /** A thing of whatever kind: what every kind has; the rest is told by its kind's fields. */
 export interface Thing {
@@ -118,6 +121,7 @@ export interface Aim {
 export interface WorkOrder {
   kind: string;
   schemeId?: string;
+  picture?: { width: number; height: number; titled: boolean; from?: Viewpoint };
 }
 
 /** How background work stands, of which revision of the plan. */

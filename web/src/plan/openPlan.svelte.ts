@@ -36,6 +36,7 @@ import { Asked } from "./asked";
 import { Doing, type Refusal } from "./doing.svelte";
 import { Finishing } from "./finishing.svelte";
 import { Groups } from "./groups.svelte";
+import { noneHeld, type Held } from "./held";
 import { LiveLink } from "./live";
 import { NearBy } from "./nearBy.svelte";
 import { Placeable } from "./placeable.svelte";
@@ -72,6 +73,10 @@ export class OpenPlan {
   /** The part of Shell that is open. */
   part = $state("Rooms");
   offline = $state(false);
+  /** Items a hand moves, as they were and as they are by now; empty where they were put back. It stays until the next is moved. */
+  heldAway = $state.raw<Held>(noneHeld);
+  /** Counts pictures in space that the register has got. */
+  pictureTaken = $state(0);
   /** The answer to the newest probe while a hand is moving. */
   probe = $state.raw<ProbeView | null>(null);
   private readonly nearBy = new NearBy();

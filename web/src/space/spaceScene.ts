@@ -36,7 +36,7 @@ const pencil = new Color(0.62, 0.78, 1.25);
 const plain = new Color(1, 1, 1);
 
 /** Edges where two faces meet at more than so many degrees are drawn: round sides have none. */
-const crease = 25;
+const crease = 35;
 /** With more things than this they are boxes without edges while the picture moves. */
 const many = 400;
 /** A picture in full that takes longer than this, in ms, is not drawn again: its things stay boxes. */
@@ -57,6 +57,10 @@ const glass = new MeshBasicMaterial({
   depthWrite: false,
 });
 const line = new LineBasicMaterial({ color: ink, transparent: true, opacity: 0.55 });
+/** The edges of what was taken off a wall; what a floor is laid with; what somebody drew on it. */
+const thin = new LineBasicMaterial({ color: ink, transparent: true, opacity: 0.3 });
+const joint = new LineBasicMaterial({ color: ink, transparent: true, opacity: 0.14 });
+const drawn = new LineBasicMaterial({ color: ink, transparent: true, opacity: 0.75 });
 /** Lines of things that are there many times. */
 const lines = new ShaderMaterial({
   vertexShader: `attribute mat4 place; void main() { gl_Position = projectionMatrix * modelViewMatrix * place * vec4(position, 1.0); }`,
@@ -64,11 +68,24 @@ const lines = new ShaderMaterial({
   transparent: true,
 });
 
+/** From where an item was to where it is, in mm and degrees; up in mm. */
+export interface Shift {
+  from: { x: number; y: number; rotation: number };
+  to: { x: number; y: number; rotation: number };
+  up?: number;
+}
+
 interface Wall {
   whole: Group;
   low: Group;
   from: Vector2;
   to: Vector2;
+  /** Which side of it is outside: 1 its left, -1 its right, 0 neither or both. */
+  outside: number;
+  /** The middle of its level. */
+  middle: Vector2;
+  /** Of its floor, in metres. */
+  elevation: number;
 }
 
 /** A scheme in space as three.js draws it: metres, x and y as on the plan, z up. Drawn when it is asked, and never twice at once. */
@@ -80,7 +97,7 @@ export class SpaceScene {
   private edges = new Group();
   private walls: Wall[] = [];
   private ceilings: Group[] = [];
-  private kinds: { mesh: InstancedMesh; items: string[] }[] = [];
+  private kinds: { mesh: InstancedMesh; items: string[]; rest: Matrix4[] }[] = [];
   private wanted = 0;
   private resting: ReturnType<typeof setTimeout> | undefined;
   private isMany = false;
@@ -118,6 +135,7 @@ export class SpaceScene {
     this.edges = new Group();
     [this.walls, this.kinds, this.ceilings, this.full, this.coarse] = [[], [], [], [], []];
     this.isSlow = false;
+    this.shifted = new Set();
     const kinds = new Map(model.kinds.map((kind) => [kind.key, kind]));
     const shown = model.levels.filter((level) => levelId === null || level.levelId === levelId);
     this.isMany = shown.reduce((sum, level) => sum + level.nodes.length, 0) > many;
@@ -153,23 +171,34 @@ export class SpaceScene {
   }
 
   private shell(level: ModelLevelView, into: Group) {
+    const middle = new Vector2(level.middle[0]! / 1000, level.middle[1]! / 1000);
     for (const part of level.shell) {
-      const whole = this.part(part.faces, part.surface === "Ceiling");
+      const whole = this.part(part.faces, part.tint ?? null, part.surface === "Ceiling");
       into.add(whole);
       if (part.surface === "Ceiling") this.ceilings.push(whole);
       if (part.line.length !== 4) continue;
-      const low = this.part(part.low);
+      const low = this.part(part.low, part.tint ?? null);
+      low.add(linesOf(part.outline, thin));
       low.visible = false;
       into.add(low);
       const [x1, y1, x2, y2] = part.line.map((n) => n / 1000) as [number, number, number, number];
-      this.walls.push({ whole, low, from: new Vector2(x1, y1), to: new Vector2(x2, y2) });
+      this.walls.push({
+        whole,
+        low,
+        from: new Vector2(x1, y1),
+        to: new Vector2(x2, y2),
+        outside: part.outside,
+        middle,
+        elevation: into.position.z,
+      });
     }
+    into.add(linesOf(level.joints, joint), linesOf(level.drawn, drawn));
   }
 
-  private part(faces: readonly FacesView[], flat = false): Group {
+  private part(faces: readonly FacesView[], tint: string | null, flat = false): Group {
     const group = new Group();
     for (const one of faces) {
-      const geometry = geometryOf(one, null, flat);
+      const geometry = geometryOf(one, tint, flat);
       group.add(new Mesh(geometry, one.glass ? glass : solid));
       if (!one.glass) group.add(new LineSegments(new EdgesGeometry(geometry, crease), line));
     }
@@ -191,15 +220,17 @@ export class SpaceScene {
       const geometry = all.length === 1 ? all[0]! : mergeGeometries(all);
       const mesh = new InstancedMesh(geometry, solid, nodes.length);
       const places = new Float32Array(nodes.length * 16);
+      const rest: Matrix4[] = [];
       nodes.forEach((node, i) => {
         const at = new Matrix4()
           .makeRotationZ((node.rotation * Math.PI) / 180)
           .setPosition(node.x / 1000, node.y / 1000, node.z / 1000);
         mesh.setMatrixAt(i, at);
+        rest.push(at);
         at.toArray(places, i * 16);
       });
       const items = nodes.map((node) => node.itemId);
-      this.kinds.push({ mesh, items });
+      this.kinds.push({ mesh, items, rest });
       this.full.push(mesh);
       into.add(mesh);
       if (this.isMany) {
@@ -212,7 +243,7 @@ export class SpaceScene {
           nodes.length,
         );
         far.instanceMatrix = mesh.instanceMatrix;
-        this.kinds.push({ mesh: far, items });
+        this.kinds.push({ mesh: far, items, rest });
         this.coarse.push(far);
         into.add(far);
       }
@@ -305,24 +336,40 @@ export class SpaceScene {
   }
 
   private render() {
-    const [cx, cy] = [this.camera.position.x, this.camera.position.y];
-    for (const { whole, low, from, to } of this.walls) {
-      const side = (x: number, y: number) => (to.x - from.x) * (y - from.y) - (to.y - from.y) * (x - from.x);
-      // Near walls: those that stand between the viewer and the middle of what is shown.
-      const near =
-        this.cuts && this.camera.position.z > 2 && side(cx, cy) * side(this.middle.x, this.middle.y) < 0;
-      [whole.visible, low.visible] = [!near, near];
+    const { x, y, z } = this.camera.position;
+    for (const wall of this.walls) {
+      const near = this.cuts && z - wall.elevation > 2 && standsBefore(wall, x, y);
+      [wall.whole.visible, wall.low.visible] = [!near, near];
     }
     for (const ceiling of this.ceilings) ceiling.visible = !this.cuts;
     this.renderer.render(this.scene, this.camera);
   }
 
-  /** The picture as a file, as it stands. */
-  picture(): Promise<Blob | null> {
-    this.detail(true);
-    this.render();
-    return new Promise((done) => this.renderer.domElement.toBlob(done, "image/png"));
+  /** Where a ray through a place of the picture meets a height, in m; null where it does not. */
+  onFloor(x: number, y: number, z: number): Vector3 | null {
+    const ray = new Raycaster();
+    ray.setFromCamera(new Vector2(x, y), this.camera);
+    const { origin, direction } = ray.ray;
+    const far = (z - origin.z) / direction.z;
+    return far > 0 && far < 500 ? origin.addScaledVector(direction, far) : null;
   }
+
+  /** Shows some items off their place until they are shown anew; all others where they are. */
+  shift(moves: ReadonlyMap<string, Shift>) {
+    for (const { mesh, items, rest } of this.kinds) {
+      let stirred = false;
+      items.forEach((id, i) => {
+        const move = moves.get(id);
+        if (!move && !this.shifted.has(id)) return;
+        mesh.setMatrixAt(i, move ? moved(rest[i]!, move) : rest[i]!);
+        stirred = true;
+      });
+      if (stirred) mesh.instanceMatrix.needsUpdate = true;
+    }
+    this.shifted = new Set(moves.keys());
+    this.draw();
+  }
+  private shifted: ReadonlySet<string> = new Set();
 
   dispose() {
     cancelAnimationFrame(this.wanted);
@@ -330,6 +377,38 @@ export class SpaceScene {
     free(this.built);
     this.renderer.dispose();
   }
+}
+
+/** Whether a wall stands between an eye and the rooms: an outer one when its outside looks at the eye, another when it parts the eye from the middle. */
+export function standsBefore(
+  { from, to, outside, middle }: Pick<Wall, "from" | "to" | "outside" | "middle">,
+  x: number,
+  y: number,
+) {
+  const side = (px: number, py: number) => (to.x - from.x) * (py - from.y) - (to.y - from.y) * (px - from.x);
+  return outside ? side(x, y) * outside > 0 : side(x, y) * side(middle.x, middle.y) < 0;
+}
+
+/** Turned about where the item was, then taken along: its chairs go with it. */
+function moved(rest: Matrix4, { from, to, up = 0 }: Shift) {
+  return rest
+    .clone()
+    .premultiply(new Matrix4().makeTranslation(-from.x / 1000, -from.y / 1000, 0))
+    .premultiply(new Matrix4().makeRotationZ(((to.rotation - from.rotation) * Math.PI) / 180))
+    .premultiply(new Matrix4().makeTranslation(to.x / 1000, to.y / 1000, up / 1000));
+}
+
+/** Lines by x, y and z of both ends, in mm. */
+function linesOf(ends: readonly number[], material: LineBasicMaterial) {
+  const geometry = new BufferGeometry();
+  geometry.setAttribute(
+    "position",
+    new BufferAttribute(
+      Float32Array.from(ends, (n) => n / 1000),
+      3,
+    ),
+  );
+  return new LineSegments(geometry, material);
 }
 
 function geometryOf(faces: FacesView, tint?: string | null, flat = false): BufferGeometry {

@@ -39,6 +39,8 @@ public sealed record LowCeiling(
     /// <summary>What lies under less than the headroom is not walked under.</summary>
     public override Convex? Blocks(double headroom) => Lost(headroom);
 
+    public override (double Front, double Back)? ClearUnder() => (LowHeight, HighHeight);
+
     /// <summary>The part of the floor under less than a clear height.</summary>
     public override Convex? Lost(double leastHeight)
     {

@@ -1,4 +1,7 @@
+using System.Collections.Immutable;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Viewing;
 using Wellsedes.Formats.Models;
 using Wellsedes.Server.Features.Plans;
 using Wellsedes.Server.Security;
@@ -6,19 +9,71 @@ using Wellsedes.Store;
 
 namespace Wellsedes.Server.Features.Models;
 
+/// <summary>Asks what is seen from a viewpoint.</summary>
+/// <param name="Of">The thing of which it is asked how much is seen; null for none.</param>
+public sealed record SeenRequest(Viewpoint From, string? Of = null);
+
+/// <param name="Share">How much of the thing that was asked for is seen, from 0 to 1; null where none of it lies that way.</param>
+public sealed record SeenView(ImmutableArray<SeenThing> Things, double? Share);
+
 /// <summary>A scheme in space: to be looked at, and as a file in an open format.</summary>
 public static class ModelEndpoints
 {
     public static void MapModels(this RouteGroupBuilder api)
     {
         api.MapGet("/plans/{planId:guid}/model", ModelAsync).NeedsRole(ProjectRole.Viewer).WithName("model");
+        api.MapPost("/plans/{planId:guid}/seen", SeenAsync).NeedsRole(ProjectRole.Viewer).WithName("seen");
         api.MapGet("/plans/{planId:guid}/model.glb", FileAsync).NeedsRole(ProjectRole.Viewer).WithName("modelFile");
     }
 
-    private static async Task<ModelView> ModelAsync(Guid planId, string? schemeId, OpenPlans plans, Desk desk, CancellationToken cancel)
+    /// <param name="cut">The height in mm at which near walls are cut; as usual where it is not said.</param>
+    private static async Task<Results<Ok<ModelView>, ProblemHttpResult>> ModelAsync(
+        Guid planId,
+        string? schemeId,
+        double? cut,
+        bool? people,
+        bool? findings,
+        OpenPlans plans,
+        Desk desk,
+        CancellationToken cancel
+    )
     {
+        var height = cut ?? ViewpointShows.UsualCut;
+        if (height is not (>= 0 and <= 30_000))
+            return TypedResults.Problem("Walls are cut at 0 to 30 000 mm.", statusCode: 422);
         var now = (await plans.GetAsync(planId))!.Now;
-        return await desk.AskAsync(() => ModelView.Of(now.Model(schemeId)), cancel);
+        var shows = new ViewpointShows(People: people == true, Findings: findings == true, CutHeight: height);
+        return TypedResults.Ok(await desk.AskAsync(() => ModelView.Of(now.Model(schemeId, shows)), cancel));
+    }
+
+    /// <summary>What is seen from a viewpoint, in words: the largest first; and how much of one thing, where that is asked.</summary>
+    private static async Task<Results<Ok<SeenView>, ProblemHttpResult>> SeenAsync(
+        Guid planId,
+        SeenRequest request,
+        OpenPlans plans,
+        Desk desk,
+        CancellationToken cancel
+    )
+    {
+        var from = request.From;
+        if ((WellFormed.Check(from) ?? from.Wrong()) is { } wrong)
+            return TypedResults.Problem(wrong.Message, statusCode: 422);
+        var now = (await plans.GetAsync(planId))!.Now;
+        if (now.Plan.Find<Level>(from.LevelId) is not { } level)
+            return TypedResults.Problem("The level is no longer there.", statusCode: 422);
+        return TypedResults.Ok(
+            await desk.AskAsync(
+                () =>
+                {
+                    var model = now.Model(from.SchemeId, from.Shows);
+                    return new SeenView(
+                        Sight.Of(model, from, level.Elevation),
+                        request.Of is { } of ? Sight.ShareOf(model, from, level.Elevation, of) : null
+                    );
+                },
+                cancel
+            )
+        );
     }
 
     private static async Task<FileContentHttpResult> FileAsync(
@@ -30,7 +85,7 @@ public static class ModelEndpoints
     )
     {
         var now = (await plans.GetAsync(planId))!.Now;
-        var bytes = await desk.AskAsync(() => GlbWriter.Write(now.Model(schemeId), now.Plan.Details.Title), cancel);
+        var bytes = await desk.AskAsync(() => GlbWriter.Write(now.Model(schemeId, new ViewpointShows()), now.Plan.Details.Title), cancel);
         return TypedResults.File(bytes, "model/gltf-binary", FileNames.Of(now.Plan.Details.Title, "glb"));
     }
 }

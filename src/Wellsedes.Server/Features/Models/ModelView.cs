@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Models;
 
 namespace Wellsedes.Server.Features.Models;
@@ -21,7 +22,7 @@ public sealed record FacesView(string Tone, bool Tinted, bool Glass, ImmutableAr
                 )),
         ];
 
-    private static double Round(double length) => Math.Round(length, 1);
+    internal static double Round(double length) => Math.Round(length, 1);
 }
 
 public sealed record ModelKindView(string Key, string Name, ImmutableArray<FacesView> Faces);
@@ -31,15 +32,33 @@ public sealed record ModelNodeView(string ItemId, string Name, string Kind, doub
 
 /// <param name="Low">Of a wall what is left of it when it is cut so that one looks over it.</param>
 /// <param name="Line">Of a wall x and y of both ends of its middle line.</param>
+/// <param name="Outside">Of a wall which side of that line is outside: 1 its left, -1 its right, 0 neither or both.</param>
+/// <param name="Outline">Of a wall the edges of what is taken off where it is cut: x, y, z of both ends of each.</param>
+/// <param name="Tint">Of its finish; null for none.</param>
 public sealed record ShellPartView(
     string Id,
     string Name,
     string Surface,
     ImmutableArray<FacesView> Faces,
     ImmutableArray<FacesView> Low,
-    ImmutableArray<double> Line
+    ImmutableArray<double> Line,
+    int Outside,
+    ImmutableArray<double> Outline,
+    string? Tint
 );
 
+/// <summary>Steps or a slope that is walked, going up towards +y of its own frame.</summary>
+public sealed record ModelFlightView(double X, double Y, double Rotation, double Width, double Depth, double Rise, string ToLevelId);
+
+/// <summary>A floor that lies higher: x and y of its corners, and by how much.</summary>
+public sealed record ModelPlatformView(ImmutableArray<double> Floor, double Rise);
+
+/// <summary>Where somebody sits, and the way they look in degrees counter-clockwise from +x.</summary>
+public sealed record ModelSeatView(string ItemId, string Name, double X, double Y, double Z, double Heading);
+
+/// <param name="Drawn">What is drawn on its floor to be seen: x, y, z of both ends of each line.</param>
+/// <param name="Joints">The same of what its floors are laid with.</param>
+/// <param name="Middle">X and y of the middle of all of it.</param>
 /// <param name="Obstacles">Of what people do not walk through x and y of the corners, counter-clockwise.</param>
 public sealed record ModelLevelView(
     string LevelId,
@@ -48,7 +67,13 @@ public sealed record ModelLevelView(
     double Height,
     ImmutableArray<ShellPartView> Shell,
     ImmutableArray<ModelNodeView> Nodes,
-    ImmutableArray<ImmutableArray<double>> Obstacles
+    ImmutableArray<ImmutableArray<double>> Obstacles,
+    ImmutableArray<double> Drawn,
+    ImmutableArray<double> Joints,
+    ImmutableArray<double> Middle,
+    ImmutableArray<ModelFlightView> Flights,
+    ImmutableArray<ModelPlatformView> Platforms,
+    ImmutableArray<ModelSeatView> Seats
 );
 
 /// <summary>A scheme in space, to be looked at: kinds once, and where each of them stands. Lengths in mm, z up.</summary>
@@ -70,7 +95,10 @@ public sealed record ModelView(ImmutableArray<ModelKindView> Kinds, ImmutableArr
                             part.Surface.ToString(),
                             FacesView.Of(part.Faces),
                             FacesView.Of(part.Low),
-                            part.Line is var (from, to) ? [from.X, from.Y, to.X, to.Y] : []
+                            part.Line is var (from, to) ? [from.X, from.Y, to.X, to.Y] : [],
+                            part.Outside,
+                            Ends(part.Outline.Select(line => (line.From, line.To))),
+                            part.Tint
                         )),
                     ],
                     [
@@ -85,12 +113,34 @@ public sealed record ModelView(ImmutableArray<ModelKindView> Kinds, ImmutableArr
                             node.Tint
                         )),
                     ],
+                    [.. level.Obstacles.Select(shape => Corners(shape))],
+                    Ends(level.Lines.Where(line => line.IsHeavy).Select(line => (line.From, line.To))),
+                    Ends(level.Lines.Where(line => !line.IsHeavy).Select(line => (line.From, line.To))),
+                    [level.Middle.X, level.Middle.Y],
                     [
-                        .. level.Obstacles.Select(shape =>
-                            shape.Outline(20).SelectMany(p => (double[])[Math.Round(p.X), Math.Round(p.Y)]).ToImmutableArray()
-                        ),
-                    ]
+                        .. level.Flights.Select(flight => new ModelFlightView(
+                            flight.At.X,
+                            flight.At.Y,
+                            flight.At.Rotation,
+                            flight.Width,
+                            flight.Depth,
+                            flight.Rise,
+                            flight.ToLevelId
+                        )),
+                    ],
+                    [.. level.Platforms.Select(platform => new ModelPlatformView(Corners(platform.Floor), platform.Rise))],
+                    [.. level.Seats.Select(seat => new ModelSeatView(seat.ItemId, seat.Name, seat.At.X, seat.At.Y, seat.Z, seat.Heading))]
                 )),
             ]
         );
+
+    private static ImmutableArray<double> Corners(Convex shape) =>
+        [.. shape.Outline(20).SelectMany(p => (double[])[Math.Round(p.X), Math.Round(p.Y)])];
+
+    private static ImmutableArray<double> Ends(IEnumerable<(Point3 From, Point3 To)> lines) =>
+        [
+            .. lines
+                .SelectMany(line => (Point3[])[line.From, line.To])
+                .SelectMany(p => (double[])[FacesView.Round(p.X), FacesView.Round(p.Y), FacesView.Round(p.Z)]),
+        ];
 }

@@ -8,6 +8,7 @@ using Wellsedes.Core.Models;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Walkways;
+using Wellsedes.Formats.Viewing;
 using Wellsedes.Store;
 
 namespace Wellsedes.Server.Features.Plans;
@@ -141,7 +142,11 @@ public sealed record PublishedPlan(
     }
 
     /// <summary>A scheme in space; nothing where the plan can only be read.</summary>
-    public PlanModel Model(string? schemeId) => Fault is null ? Planner.ModelOf(Plan, SchemeOf(schemeId)) : new PlanModel([], []);
+    public PlanModel Model(string? schemeId, ViewpointShows shows) =>
+        Fault is null ? Planner.ModelOf(Plan, SchemeOf(schemeId), shows) : new PlanModel([], []);
+
+    /// <summary>Takes the pictures of its sheets.</summary>
+    public SheetCamera Camera(CancellationToken cancel) => new(Planner, Plan, cancel);
 
     /// <summary>What of a scheme can be seen, printed and locked together.</summary>
     public SubjectsView Subjects(string? schemeId) =>

@@ -90,7 +90,7 @@ public static class SheetEndpoints
                     "Draft",
                     DateOnly.FromDateTime(DateTime.UtcNow)
                 );
-                return new SheetComposer(Typefaces.Shared).Compose(input with { Changes = shown }).Drawing;
+                return new SheetComposer(Typefaces.Shared, now.Camera(cancel)).Compose(input with { Changes = shown }).Drawing;
             },
             cancel
         );
@@ -293,7 +293,13 @@ public static class SheetEndpoints
                     status,
                     DateOnly.FromDateTime(DateTime.UtcNow)
                 );
-                return new Made(new SheetComposer(Typefaces.Shared).Compose(input), settings, state, now.Revision, letter);
+                return new Made(
+                    new SheetComposer(Typefaces.Shared, now.Camera(cancel)).Compose(input),
+                    settings,
+                    state,
+                    now.Revision,
+                    letter
+                );
             },
             cancel
         );

@@ -25,7 +25,7 @@ public sealed class SheetSet : IWorkKind
         ];
         if (sheets.Length == 0)
             throw new WorkRefusedException("This scheme has no sheets yet.");
-        var composer = new SheetComposer(Typefaces.Shared);
+        var composer = new SheetComposer(Typefaces.Shared, plan.Camera(cancel));
         List<Drawing> drawings = [];
         foreach (var sheet in sheets)
         {

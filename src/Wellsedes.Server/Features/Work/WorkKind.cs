@@ -1,12 +1,26 @@
+using Wellsedes.Core.Plans;
 using Wellsedes.Server.Features.Plans;
 
 namespace Wellsedes.Server.Features.Work;
 
 /// <summary>What is to be worked out in the background: of which kind, and of which scheme.</summary>
-public sealed record WorkOrder(string Kind, string? SchemeId = null);
+/// <param name="Picture">Of work that takes pictures: which, and how large.</param>
+public sealed record WorkOrder(string Kind, string? SchemeId = null, PictureOrder? Picture = null);
+
+/// <summary>Pictures in space that somebody wants, in pixels.</summary>
+/// <param name="From">Where one is taken from; null for one from each viewpoint of the scheme.</param>
+/// <param name="Titled">Whether plan, viewpoint and revision stand below.</param>
+public sealed record PictureOrder(int Width, int Height, bool Titled, Viewpoint? From = null);
 
 /// <summary>What came of it: a file for somebody.</summary>
-public sealed record WorkFile(byte[] Content, string ContentType, string Name);
+public sealed record WorkFile(byte[] Content, string ContentType, string Name)
+{
+    /// <summary>Of a picture what it shows; null for all else, which is not kept.</summary>
+    public TakenPicture? Taken { get; init; }
+}
+
+/// <summary>What a picture shows, and at which revision of the plan.</summary>
+public sealed record TakenPicture(string SchemeId, string Name, long Revision, int Width, int Height);
 
 /// <summary>A kind of work that takes longer than anybody would wait for with their hand on the plan.</summary>
 public interface IWorkKind

@@ -964,6 +964,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/{planId}/seen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["seen"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{planId}/model.glb": {
         parameters: {
             query?: never;
@@ -1103,6 +1119,54 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{planId}/taken": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["takenPictures"];
+        put?: never;
+        post: operations["keepPicture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{planId}/taken/{pictureId}.png": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["takenPicture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{planId}/taken/{pictureId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["removeTakenPicture"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1430,6 +1494,16 @@ export interface components {
             kept: number;
             note: string;
         };
+        Daylight: {
+            /** Format: int32 */
+            year: number;
+            /** Format: int32 */
+            month: number;
+            /** Format: int32 */
+            day: number;
+            /** Format: double */
+            hour: number;
+        };
         DeletedProject: {
             /** Format: uuid */
             id: string;
@@ -1444,7 +1518,7 @@ export interface components {
             holds: boolean;
             between: string;
         };
-        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveBoundary"] | components["schemas"]["EditMoveBoundaryEnd"] | components["schemas"]["EditSetBoundaryLength"] | components["schemas"]["EditBowBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditSetRoomWays"] | components["schemas"]["EditPutOverRooms"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditPutFromWall"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditCopyAgain"] | components["schemas"]["EditPaste"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRepeatItems"] | components["schemas"]["EditSetRepeat"] | components["schemas"]["EditPullRepeat"] | components["schemas"]["EditMakeAlike"] | components["schemas"]["EditRelease"] | components["schemas"]["EditMakeCluster"] | components["schemas"]["EditNameCluster"] | components["schemas"]["EditPutReady"] | components["schemas"]["EditMirrorItems"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"] | components["schemas"]["EditSetStock"] | components["schemas"]["EditChangeKind"] | components["schemas"]["EditKeepAsOwn"] | components["schemas"]["EditKeepOutline"] | components["schemas"]["EditKeepSelection"] | components["schemas"]["EditSetToSize"] | components["schemas"]["EditLayOnto"] | components["schemas"]["EditSeatDiners"] | components["schemas"]["EditSetOff"] | components["schemas"]["EditLineUp"] | components["schemas"]["EditSpreadItems"] | components["schemas"]["EditSetAlong"] | components["schemas"]["EditSetAlongWall"] | components["schemas"]["EditSwapItems"] | components["schemas"]["EditMatchRotation"] | components["schemas"]["EditOrderItems"] | components["schemas"]["EditFaceItems"] | components["schemas"]["EditNumberItems"] | components["schemas"]["EditPutFinish"] | components["schemas"]["EditReleaseBlock"] | components["schemas"]["EditPutView"] | components["schemas"]["EditSetLocks"] | components["schemas"]["EditPutGroup"] | components["schemas"]["EditPutKitchen"] | components["schemas"]["EditSetKitchenUnit"];
+        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveBoundary"] | components["schemas"]["EditMoveBoundaryEnd"] | components["schemas"]["EditSetBoundaryLength"] | components["schemas"]["EditBowBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditSetRoomWays"] | components["schemas"]["EditPutOverRooms"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditPutFromWall"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditCopyAgain"] | components["schemas"]["EditPaste"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRepeatItems"] | components["schemas"]["EditSetRepeat"] | components["schemas"]["EditPullRepeat"] | components["schemas"]["EditMakeAlike"] | components["schemas"]["EditRelease"] | components["schemas"]["EditMakeCluster"] | components["schemas"]["EditNameCluster"] | components["schemas"]["EditPutReady"] | components["schemas"]["EditMirrorItems"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"] | components["schemas"]["EditSetStock"] | components["schemas"]["EditChangeKind"] | components["schemas"]["EditKeepAsOwn"] | components["schemas"]["EditKeepOutline"] | components["schemas"]["EditKeepSelection"] | components["schemas"]["EditSetToSize"] | components["schemas"]["EditLayOnto"] | components["schemas"]["EditSeatDiners"] | components["schemas"]["EditSetOff"] | components["schemas"]["EditLineUp"] | components["schemas"]["EditSpreadItems"] | components["schemas"]["EditSetAlong"] | components["schemas"]["EditSetAlongWall"] | components["schemas"]["EditSwapItems"] | components["schemas"]["EditMatchRotation"] | components["schemas"]["EditOrderItems"] | components["schemas"]["EditFaceItems"] | components["schemas"]["EditNumberItems"] | components["schemas"]["EditPutFinish"] | components["schemas"]["EditReleaseBlock"] | components["schemas"]["EditPutView"] | components["schemas"]["EditPutViewpoint"] | components["schemas"]["EditSetLocks"] | components["schemas"]["EditPutGroup"] | components["schemas"]["EditPutKitchen"] | components["schemas"]["EditSetKitchenUnit"];
         EditAddScheme: {
             /** @enum {string} */
             do?: "add-scheme";
@@ -2101,6 +2175,12 @@ export interface components {
             view: components["schemas"]["View"];
             sure?: boolean;
         };
+        EditPutViewpoint: {
+            /** @enum {string} */
+            do?: "put-viewpoint";
+            viewpoint: components["schemas"]["Viewpoint"];
+            sure?: boolean;
+        };
         EditPutWallType: {
             /** @enum {string} */
             do?: "put-wall-type";
@@ -2278,6 +2358,7 @@ export interface components {
             units: components["schemas"]["UnitSystem"];
             /** Format: double */
             north: number;
+            site?: null | components["schemas"]["Site"];
             sure?: boolean;
         };
         EditSetItemsAside: {
@@ -2461,7 +2542,7 @@ export interface components {
             otherId: string;
             sure?: boolean;
         };
-        Entity: components["schemas"]["EntityPlanDetails"] | components["schemas"]["EntityLevel"] | components["schemas"]["EntityRoom"] | components["schemas"]["EntityWall"] | components["schemas"]["EntityOpening"] | components["schemas"]["EntityWallType"] | components["schemas"]["EntityBoundary"] | components["schemas"]["EntitySettingOutLine"] | components["schemas"]["EntityBacking"] | components["schemas"]["EntityScheme"] | components["schemas"]["EntityBrief"] | components["schemas"]["EntityChecks"] | components["schemas"]["EntitySheetSettings"] | components["schemas"]["EntityItem"] | components["schemas"]["EntityRepeat"] | components["schemas"]["EntityCluster"] | components["schemas"]["EntityOwnItem"] | components["schemas"]["EntityOwnRule"] | components["schemas"]["EntityHouseStock"] | components["schemas"]["EntityFinish"] | components["schemas"]["EntityDimension"] | components["schemas"]["EntityView"] | components["schemas"]["EntityLocks"] | components["schemas"]["EntityOwnGroup"] | components["schemas"]["EntityColumn"] | components["schemas"]["EntityKeepClear"] | components["schemas"]["EntityFlight"] | components["schemas"]["EntityPlatform"] | components["schemas"]["EntityFitting"] | components["schemas"]["EntityLowCeiling"] | components["schemas"]["EntityZone"] | components["schemas"]["EntitySeatingBlock"] | components["schemas"]["EntityWalkway"] | components["schemas"]["EntityMark"];
+        Entity: components["schemas"]["EntityPlanDetails"] | components["schemas"]["EntityLevel"] | components["schemas"]["EntityRoom"] | components["schemas"]["EntityWall"] | components["schemas"]["EntityOpening"] | components["schemas"]["EntityWallType"] | components["schemas"]["EntityBoundary"] | components["schemas"]["EntitySettingOutLine"] | components["schemas"]["EntityBacking"] | components["schemas"]["EntityScheme"] | components["schemas"]["EntityBrief"] | components["schemas"]["EntityChecks"] | components["schemas"]["EntitySheetSettings"] | components["schemas"]["EntityItem"] | components["schemas"]["EntityRepeat"] | components["schemas"]["EntityCluster"] | components["schemas"]["EntityOwnItem"] | components["schemas"]["EntityOwnRule"] | components["schemas"]["EntityHouseStock"] | components["schemas"]["EntityFinish"] | components["schemas"]["EntityDimension"] | components["schemas"]["EntityView"] | components["schemas"]["EntityViewpoint"] | components["schemas"]["EntityLocks"] | components["schemas"]["EntityOwnGroup"] | components["schemas"]["EntityColumn"] | components["schemas"]["EntityKeepClear"] | components["schemas"]["EntityFlight"] | components["schemas"]["EntityPlatform"] | components["schemas"]["EntityFitting"] | components["schemas"]["EntityLowCeiling"] | components["schemas"]["EntityZone"] | components["schemas"]["EntitySeatingBlock"] | components["schemas"]["EntityWalkway"] | components["schemas"]["EntityMark"];
         EntityAfter: {
             id: string;
             after?: null | components["schemas"]["Entity"];
@@ -2897,6 +2978,7 @@ export interface components {
              * @default 0
              */
             north: number;
+            site?: null | components["schemas"]["Site"];
             id: string;
         };
         EntityPlatform: {
@@ -3111,6 +3193,7 @@ export interface components {
             scale?: null | number;
             /** @default  */
             viewId: string;
+            pictures?: null | components["schemas"]["SheetPictures"];
             id: string;
         };
         EntityView: {
@@ -3120,6 +3203,27 @@ export interface components {
             name: string;
             hidden: string[];
             notPrinted: string[];
+            id: string;
+        };
+        EntityViewpoint: {
+            /** @enum {string} */
+            type?: "viewpoint";
+            schemeId: string;
+            levelId: string;
+            name: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            z: number;
+            /** Format: double */
+            heading: number;
+            /** Format: double */
+            pitch: number;
+            /** Format: double */
+            fieldOfView: number;
+            shows: components["schemas"]["ViewpointShows"];
             id: string;
         };
         EntityWalkway: {
@@ -3468,6 +3572,10 @@ export interface components {
             parameters: components["schemas"]["ItemParameterView"][];
             tint: null | string;
         };
+        KeepRequest: {
+            /** Format: uuid */
+            file: string;
+        };
         KeptPicture: {
             /** Format: uuid */
             id: string;
@@ -3562,6 +3670,21 @@ export interface components {
         };
         /** @enum {unknown} */
         Mirror: "None" | "LeftRight" | "UpDown";
+        ModelFlightView: {
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            rotation: number;
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            depth: number;
+            /** Format: double */
+            rise: number;
+            toLevelId: string;
+        };
         ModelKindView: {
             key: string;
             name: string;
@@ -3577,6 +3700,12 @@ export interface components {
             shell: components["schemas"]["ShellPartView"][];
             nodes: components["schemas"]["ModelNodeView"][];
             obstacles: number[][];
+            drawn: number[];
+            joints: number[];
+            middle: number[];
+            flights: components["schemas"]["ModelFlightView"][];
+            platforms: components["schemas"]["ModelPlatformView"][];
+            seats: components["schemas"]["ModelSeatView"][];
         };
         ModelNodeView: {
             itemId: string;
@@ -3591,6 +3720,23 @@ export interface components {
             /** Format: double */
             rotation: number;
             tint: null | string;
+        };
+        ModelPlatformView: {
+            floor: number[];
+            /** Format: double */
+            rise: number;
+        };
+        ModelSeatView: {
+            itemId: string;
+            name: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            z: number;
+            /** Format: double */
+            heading: number;
         };
         ModelView: {
             kinds: components["schemas"]["ModelKindView"][];
@@ -4147,6 +4293,25 @@ export interface components {
             /** Format: int32 */
             right?: number;
         };
+        SeenRequest: {
+            from: components["schemas"]["Viewpoint"];
+            of?: null | string;
+        };
+        SeenThing: {
+            id: string;
+            name: string;
+            /** Format: double */
+            share: number;
+            /** Format: double */
+            distance: number;
+            /** Format: double */
+            aside: number;
+        };
+        SeenView: {
+            things: components["schemas"]["SeenThing"][];
+            /** Format: double */
+            share: null | number;
+        };
         /** @enum {unknown} */
         SelectAll: "OfKind" | "OfRoom" | "OfZone" | "Beneath" | null;
         SettingOutLine: {
@@ -4172,6 +4337,11 @@ export interface components {
             height: number;
             nextLetter: string;
         };
+        SheetPictures: {
+            viewpoints: string[];
+            /** @default false */
+            alone: boolean;
+        };
         SheetSettings: {
             schemeId: string;
             levelId: string;
@@ -4185,6 +4355,7 @@ export interface components {
             scale?: null | number;
             /** @default  */
             viewId: string;
+            pictures?: null | components["schemas"]["SheetPictures"];
             id: string;
         };
         SheetShows: {
@@ -4210,6 +4381,10 @@ export interface components {
             faces: components["schemas"]["FacesView"][];
             low: components["schemas"]["FacesView"][];
             line: number[];
+            /** Format: int32 */
+            outside: number;
+            outline: number[];
+            tint: null | string;
         };
         ShellView: {
             levelId: string;
@@ -4252,6 +4427,14 @@ export interface components {
              * @default 0
              */
             rotation: number;
+        };
+        Site: {
+            /** Format: double */
+            latitude: number;
+            /** Format: double */
+            longitude: number;
+            /** Format: double */
+            zone: number;
         };
         SmallPicture: {
             picture: components["schemas"]["OwnPicture"];
@@ -4319,6 +4502,23 @@ export interface components {
             path: string;
             fine: boolean;
             text?: null | components["schemas"]["SymbolText"];
+        };
+        TakenEntry: {
+            /** Format: uuid */
+            id: string;
+            schemeId: string;
+            name: string;
+            /** Format: int64 */
+            planRevision: number;
+            /** Format: date-time */
+            takenAt: string;
+            takenBy: string;
+            /** Format: int32 */
+            width: number;
+            /** Format: int32 */
+            height: number;
+            /** Format: int32 */
+            size: number;
         };
         Tally: {
             /** Format: int32 */
@@ -4490,6 +4690,41 @@ export interface components {
             hidden: unknown;
             notPrinted: unknown;
             id: string;
+        };
+        Viewpoint: {
+            schemeId: string;
+            levelId: string;
+            name: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            z: number;
+            /** Format: double */
+            heading: number;
+            /** Format: double */
+            pitch: number;
+            /** Format: double */
+            fieldOfView: number;
+            shows: components["schemas"]["ViewpointShows"];
+            id: string;
+        };
+        ViewpointShows: {
+            /** @default false */
+            inside: boolean;
+            /** @default false */
+            allLevels: boolean;
+            /** @default false */
+            people: boolean;
+            /** @default false */
+            findings: boolean;
+            /**
+             * Format: double
+             * @default 900
+             */
+            cutHeight: number;
+            daylight?: null | components["schemas"]["Daylight"];
         };
         WallAhead: {
             side: components["schemas"]["PlanSide"];
@@ -6206,6 +6441,9 @@ export interface operations {
         parameters: {
             query?: {
                 schemeId?: string;
+                cut?: number;
+                people?: boolean;
+                findings?: boolean;
             };
             header?: never;
             path: {
@@ -6222,6 +6460,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ModelView"];
+                };
+            };
+        };
+    };
+    seen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SeenRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeenView"];
                 };
             };
         };
@@ -6430,6 +6694,112 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    takenPictures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenEntry"][];
+                };
+            };
+        };
+    };
+    keepPicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenEntry"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    takenPicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planId: string;
+                pictureId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    removeTakenPicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planId: string;
+                pictureId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Not Found */
             404: {
                 headers: {

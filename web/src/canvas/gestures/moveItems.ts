@@ -1,4 +1,5 @@
 import type { Edit, Item } from "../../app/api";
+import { noneHeld } from "../../plan/held";
 import { paintItem, type Painted } from "../painter";
 import { inFrame } from "../frames";
 import type { Point } from "../viewport";
@@ -37,6 +38,12 @@ export class MoveItems implements Gesture {
     const scale = this.table.view().scale;
     const to = { x: x + (hand.at.x - this.start.x) / scale, y: y - (hand.at.y - this.start.y) / scale };
     const next = new MoveItems(this.table, this.start, this.held, this.before, this.holds, to);
+    this.table.plan.heldAway = new Map(
+      [...this.before].map(([id, from]) => [
+        id,
+        { from, to: { ...from, x: from.x + to.x - x, y: from.y + to.y - y } },
+      ]),
+    );
     // Somebody may have removed it meanwhile; then letting go says so.
     if (this.table.plan.entities.has(this.held)) this.table.plan.ask(next.edit(hand.free));
     return next;
@@ -83,6 +90,12 @@ export class MoveItems implements Gesture {
     const { plan } = this.table;
     const put = [...this.holds].map((id) => plan.item(id)).filter((item): item is Item => !!item);
     plan.inHand = nothing;
+    plan.heldAway = new Map(
+      put.flatMap((item) => {
+        const from = this.before.get(item.id);
+        return from ? [[item.id, { from, to: this.at(item) }] as const] : [];
+      }),
+    );
     plan.showUntil(
       plan.do(
         () => this.edit(hand.free),
@@ -94,6 +107,7 @@ export class MoveItems implements Gesture {
 
   cancel() {
     this.table.plan.inHand = nothing;
+    this.table.plan.heldAway = noneHeld;
     this.table.plan.stopAsking();
   }
 

@@ -11,6 +11,8 @@
     type SheetFacts,
     type SheetSettings,
   } from "../../app/api";
+  import SheetPicturesFields from "./SheetPicturesFields.svelte";
+  import TakenList from "./TakenList.svelte";
   import { Asked } from "../../plan/asked";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
 
@@ -272,6 +274,7 @@
       file="The set as PDF"
     />
   {/key}
+  {#if sheet}<SheetPicturesFields {plan} {sheet} onset={(pictures) => set({ pictures })} />{/if}
   <h3 class="heading mt-4 mb-1">Register</h3>
   <ul aria-label="Register">
     {#each revisions as entry (entry.letter)}
@@ -295,6 +298,7 @@
       <li class="text-soft">Nothing issued yet.</li>
     {/each}
   </ul>
+  <TakenList {plan} />
   {#if problem}<p class="mt-2 text-must" role="alert">{problem}</p>{/if}
 </div>
 {#if plan.canEdit}
