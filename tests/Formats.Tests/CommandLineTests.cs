@@ -169,4 +169,63 @@ public sealed class CommandLineTests
         Assert.Equal(1, run.Code);
         Assert.Contains(said, run.Error);
     }
+
+    [Fact]
+    public void Picture_looks_from_a_viewpoint_or_from_above_and_says_what_is_wrong()
+    {
+        var file = Path.Combine(Path.GetTempPath(), $"picture-{Guid.NewGuid():N}.png");
+        try
+        {
+            var taken = Run(
+                "picture",
+                Demo.PlanPath,
+                "--viewpoint",
+                "from the ENTRANCE",
+                "--width",
+                "160",
+                "--height",
+                "100",
+                "--out",
+                file
+            );
+            Assert.Equal((0, ""), (taken.Code, taken.Error));
+            Assert.Contains("From the entrance, 160 x 100 pixels", taken.Out, StringComparison.Ordinal);
+            using (var read = SkiaSharp.SKBitmap.Decode(file))
+                Assert.Equal((160, 100), (read.Width, read.Height));
+            var sun = Run(
+                "picture",
+                Demo.PlanPath,
+                "--width",
+                "64",
+                "--height",
+                "64",
+                "--daylight",
+                "2026-06-21T15:30",
+                "--people",
+                "--out",
+                file
+            );
+            Assert.Equal(0, sun.Code);
+        }
+        finally
+        {
+            File.Delete(file);
+        }
+        foreach (
+            var (arguments, says) in new (string[], string)[]
+            {
+                (["--viewpoint", "Nowhere", "--out", file], "it has An evening in June, From above"),
+                (["--width", "9000", "--out", file], "16 to 8000 pixels"),
+                (["--width", "wide", "--out", file], "no number of pixels"),
+                (["--daylight", "noon", "--out", file], "2026-06-21T15:30"),
+                ([], "--out"),
+            }
+        )
+        {
+            var refused = Run(["picture", Demo.PlanPath, .. arguments]);
+            Assert.Equal(1, refused.Code);
+            Assert.Contains(says, refused.Error, StringComparison.Ordinal);
+        }
+        Assert.False(File.Exists(file));
+    }
 }

@@ -64,6 +64,7 @@ public sealed class OrchardSchemes
         if (Old("members", item => item.Catalogue == "stacking-chair") is { Length: > 0 } chairs)
             Do(new Remove([.. chairs]));
         Do(new PutThing(Meeting) { Sure = true });
+        plan = DemoViewpoints.WithPictures(plan);
         if (plan.Find(Refilled) is not null)
             Do(new RemoveScheme(Refilled));
         Do(new AddScheme(Refilled, "Supper refilled", "scheme-a"));

@@ -31,7 +31,7 @@ internal static class ReedWorkshop
             if (answer.Change is null || !plan.TryApply(answer.Change, out plan, out _))
                 throw new InvalidOperationException($"{edit}: {answer.Problem?.Message}");
         }
-        return plan;
+        return DemoViewpoints.Kept(plan, DemoViewpoints.ReedWorkshop(plan));
     }
 
     private static IEnumerable<Edit> Shell()

@@ -39,7 +39,7 @@ internal static class TidemillHouse
             if (answer.Change is null || !plan.TryApply(answer.Change, out plan, out _))
                 throw new InvalidOperationException($"{edit}: {answer.Problem?.Message}");
         }
-        return plan;
+        return DemoViewpoints.Kept(plan, DemoViewpoints.TidemillHouse(plan));
     }
 
     private static PutOpening Door(

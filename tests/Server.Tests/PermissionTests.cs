@@ -10,7 +10,9 @@ using Microsoft.Extensions.DependencyInjection;
 using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Editing;
+using Wellsedes.Core.Plans;
 using Wellsedes.Formats.PlanFile;
+using Wellsedes.Server.Features.Models;
 using Wellsedes.Server.Features.Plans;
 using Wellsedes.Server.Features.Work;
 using Wellsedes.Server.Security;
@@ -127,6 +129,11 @@ public sealed class PermissionTests(Cluster cluster) : HouseTests(cluster)
     private static HttpContent Proper(RouteEndpoint endpoint) =>
         endpoint.Metadata.GetMetadata<IEndpointNameMetadata>()!.EndpointName switch
         {
+            "seen" => JsonContent.Create(
+                new SeenRequest(new Viewpoint("v", "s", "l", "V", 0, 0, 0, 0, 0, 60, new ViewpointShows())),
+                options: PlanJson.Options
+            ),
+            "keepPicture" => JsonContent.Create(new KeepRequest(Guid.NewGuid())),
             "fills" => JsonContent.Create(new FillsRequest(Visitor.Ottoman("x")), options: PlanJson.Options),
             "editPlan" or "probePlan" or "foresee" => JsonContent.Create(
                 new EditRequest(0, Visitor.Ottoman("x")),

@@ -85,11 +85,11 @@ internal static class FloorMarks
     }
 
     /// <summary>A way as a strip along its line.</summary>
-    public static ShellPart? Way(string id, string name, bool holds, ImmutableArray<Point> line)
+    public static ShellPart? Way(string name, bool holds, ImmutableArray<Point> line)
     {
         var surface = holds ? Surface.Way : Surface.Finding;
         var faces = StripOf(line, surface);
-        return faces.IsEmpty ? null : new ShellPart(id, name, surface, faces);
+        return faces.IsEmpty ? null : new ShellPart("", name, surface, faces);
     }
 
     private static ImmutableArray<ModelFace> StripOf(ImmutableArray<Point> line, Surface surface)

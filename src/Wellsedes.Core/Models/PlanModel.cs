@@ -68,7 +68,7 @@ public sealed record ModelShows(
 );
 
 /// <summary>A way to be shown on the floor of a level.</summary>
-public sealed record ShownWay(string Id, string Name, string LevelId, bool Holds, ImmutableArray<Point> Line);
+public sealed record ShownWay(string Name, string LevelId, bool Holds, ImmutableArray<Point> Line);
 
 /// <summary>A scheme of a plan in space: kinds once, and where each of them stands.</summary>
 public sealed record PlanModel(ImmutableArray<ModelKind> Kinds, ImmutableArray<ModelLevel> Levels)
@@ -106,7 +106,7 @@ public sealed record PlanModel(ImmutableArray<ModelKind> Kinds, ImmutableArray<M
                     ? []
                     : shows
                         .Ways.Where(way => way.LevelId == level.Id)
-                        .Select(way => FloorMarks.Way(way.Id, way.Name, way.Holds, way.Line))
+                        .Select(way => FloorMarks.Way(way.Name, way.Holds, way.Line))
                         .OfType<ShellPart>(),
             ];
             return new ModelLevel(

@@ -22,13 +22,7 @@ internal static class ShownWays
                     .OrderBy(way => way.Width / way.Target.Needed)
                     .ThenBy(way => way.Target.OwnerId, StringComparer.Ordinal)
                     .Take(Most)
-                    .Select(way => new ShownWay(
-                        way.Target.OwnerId,
-                        $"Way to {way.Target.Name}",
-                        level.Space.LevelId,
-                        way.Holds,
-                        Route.Of(level.Walkways, way)
-                    ))
+                    .Select(way => new ShownWay($"Way to {way.Target.Name}", level.Space.LevelId, way.Holds, Route.Of(level.Walkways, way)))
             ),
         ];
 }

@@ -73,7 +73,10 @@ public class ViewpointEditTests
         Assert.All(seen, mark => Assert.Equal(1.6, mark.Box.Width / mark.Box.Height, 0.01));
         Assert.Contains(drawn.Marks.OfType<TextMark>(), text => text.Text == "From the door");
         // The plan keeps off the pictures: its room's name stands below them.
-        Assert.True(drawn.Marks.OfType<TextMark>().First(text => text.Text.Contains("ROOM", StringComparison.OrdinalIgnoreCase)).At.Y > seen.Max(mark => mark.Box.MaxY));
+        Assert.True(
+            drawn.Marks.OfType<TextMark>().First(text => text.Text.Contains("ROOM", StringComparison.OrdinalIgnoreCase)).At.Y
+                > seen.Max(mark => mark.Box.MaxY)
+        );
         sample.DoAndUndo(new Remove(["view"]));
         Assert.Equal(["second"], sample.Plan.OfScheme<SheetSettings>(S).First().Pictures!.Viewpoints);
         sample.Do(new Remove(["second"]));

@@ -48,7 +48,7 @@
     ><input type="checkbox" bind:checked={looking.findings} /> Findings and ways</label
   >
   <LengthField
-    label="Near walls cut at"
+    label="Walls cut at"
     units={plan.units}
     value={looking.cutHeight}
     onvalue={(to) => (looking.cutHeight = Math.min(30000, Math.max(0, to)))}
@@ -85,9 +85,10 @@
       onchange={(e) => (looking.daylight = { ...day, hour: e.currentTarget.valueAsNumber })}
     />
     {#if plan.canEdit && details}
-      <div class="grid grid-cols-3 gap-1.5">
+      <div class="space-y-1.5">
         <NumberField
           label="Latitude"
+          unit="°"
           whole={false}
           least={-90}
           value={site.latitude}
@@ -95,13 +96,15 @@
         />
         <NumberField
           label="Longitude"
+          unit="°"
           whole={false}
           least={-180}
           value={site.longitude}
           onvalue={(to) => setSite({ longitude: to ?? 0 })}
         />
         <NumberField
-          label="Zone, h"
+          label="Time zone"
+          unit="h"
           whole={false}
           least={-12}
           value={site.zone}

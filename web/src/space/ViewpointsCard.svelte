@@ -105,7 +105,7 @@
   </form>
 {/if}
 <h3 class="heading mt-3 mb-1">Pictures</h3>
-<div class="flex items-end gap-1.5">
+<div class="space-y-1.5">
   <NumberField label="Wide" unit="px" least={16} value={width} onvalue={(to) => (width = to ?? width)} />
   <NumberField label="High" unit="px" least={16} value={height} onvalue={(to) => (height = to ?? height)} />
 </div>

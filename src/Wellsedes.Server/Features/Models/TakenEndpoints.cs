@@ -81,14 +81,10 @@ public static class TakenEndpoints
             Size = file.Content.Length,
             Png = file.Content,
         };
-        context.Add(kept);
-        try
+        if (!await all.AnyAsync(taken => taken.Id == kept.Id, cancel))
         {
+            context.Add(kept);
             await context.SaveChangesAsync(cancel);
-        }
-        catch (DbUpdateException e) when (e.InnerException is Npgsql.PostgresException { SqlState: "23505" })
-        {
-            // It is there already.
         }
         return TypedResults.Ok(
             new TakenEntry(
