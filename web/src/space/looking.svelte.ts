@@ -90,9 +90,7 @@ export class Looking {
   }
 
   private goTo(look: Look) {
-    const standing = eyes.find(([height]) => height > 0 && Math.abs(height - look.z) < 1)?.[0];
-    this.eye = look.inside ? (standing ?? 1600) : 0;
-    this.space?.go(look, this.eye || 1600);
+    this.eye = this.space?.go(look) ?? 0;
   }
 
   /** Sits down on a seat and looks at what is selected, else the way that the seat looks. */
@@ -100,20 +98,16 @@ export class Looking {
     const at = this.plan.selectedItems.find((item) => item.id !== seat.itemId);
     const heading = at ? (Math.atan2(at.y - seat.y, at.x - seat.x) * 180) / Math.PI : seat.heading;
     this.seat = seat.name;
-    this.eye = 1200;
-    this.space?.go(
-      {
-        levelId: this.plan.levelId,
-        x: seat.x,
-        y: seat.y,
-        z: seat.z + 1200,
-        heading,
-        pitch: 0,
-        fieldOfView: 64,
-        inside: true,
-      },
-      1200,
-    );
+    this.goTo({
+      levelId: this.plan.levelId,
+      x: seat.x,
+      y: seat.y,
+      z: seat.z + 1200,
+      heading,
+      pitch: 0,
+      fieldOfView: 64,
+      inside: true,
+    });
   }
 
   private restored = "";

@@ -121,15 +121,17 @@ export class Space {
     };
   }
 
-  /** Looks as somebody has looked before. */
-  go(look: Look, eye: number) {
+  /** Looks as somebody has looked before; answers how high the eyes then are above the floor under them, 0 from above. */
+  go(look: Look): number {
     this.isPlaced = this.isMoved = true;
     const { camera, middle } = this.scene;
     const [x, y, z] = wayOf(look);
     if (look.inside) {
       const at = { x: look.x, y: look.y };
       const rad = Math.PI / 180;
-      this.walk = { at, heading: look.heading * rad, pitch: look.pitch * rad, eye, floor: look.z - eye };
+      const floor = this.floorAt(at);
+      const eye = look.z - floor;
+      this.walk = { at, heading: look.heading * rad, pitch: look.pitch * rad, eye, floor };
       this.stand(look.fieldOfView);
     } else {
       this.walk = null;
@@ -149,6 +151,7 @@ export class Space {
       this.scene.draw();
     }
     this.hooks.looked();
+    return this.walk?.eye ?? 0;
   }
 
   private level() {
