@@ -3,6 +3,7 @@ using SkiaSharp;
 using Wellsedes.Formats.Pictures;
 using Wellsedes.Formats.PlanFile;
 using Wellsedes.Formats.Svg;
+using Wellsedes.Formats.Tests.Hostile;
 
 namespace Wellsedes.Bench;
 
@@ -20,6 +21,24 @@ internal static class Intakes
             count,
             [Picture(SKEncodedImageFormat.Png), Picture(SKEncodedImageFormat.Jpeg), Picture(SKEncodedImageFormat.Webp)],
             TakesPicture
+        );
+    }
+
+    /// <summary>Models: what they say of themselves is changed, and their lengths put right again.</summary>
+    public static void Models(int count)
+    {
+        var random = new Random(100);
+        byte[][] whole = [HostileModels.Of("sofa-three"), HostileModels.Of("round-table-1525"), HostileModels.Of("stacking-chair")];
+        var (read, longest, watch) = (0, 0.0, Stopwatch.StartNew());
+        for (var i = 0; i < count; i++)
+        {
+            var start = watch.Elapsed.TotalMilliseconds;
+            if (HostileModels.Takes(HostileModels.Spoilt(whole[i % 3], random)))
+                read++;
+            longest = Math.Max(longest, watch.Elapsed.TotalMilliseconds - start);
+        }
+        Console.WriteLine(
+            $"spoilt GLB models | {count} | read {read}, refused {count - read} | {watch.Elapsed.TotalSeconds:0} s, the longest {longest:0} ms"
         );
     }
 

@@ -30,6 +30,12 @@ switch (args)
     case ["hostile", var edits, var files, .. var seed]:
         Hostile(int.Parse(edits), int.Parse(files), seed.Length > 0 ? int.Parse(seed[0]) : 100);
         break;
+    case ["models", var spoilt]:
+        Intakes.Models(int.Parse(spoilt));
+        break;
+    case ["pictures"]:
+        Pictures.Run(Report);
+        break;
     case ["moves"]:
         Moves.Run(Report, Print);
         break;
@@ -44,6 +50,7 @@ switch (args)
         break;
     case ["intake", var spoilt]:
         Intakes.Run(int.Parse(spoilt));
+        Intakes.Models(int.Parse(spoilt));
         break;
     case ["rooms"]:
         Rooms();

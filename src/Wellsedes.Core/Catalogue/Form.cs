@@ -97,6 +97,9 @@ public sealed record Form(
     /// <summary>The solid parts from which elevations and the model are made.</summary>
     public ImmutableArray<Prism> Prisms { get; init; } = [];
 
+    /// <summary>What it looks like in space where it was brought in from a model; null where its prisms tell.</summary>
+    public OwnMesh? Mesh { get; init; }
+
     /// <summary>The picture of it that is drawn in its outline; null where it is drawn by its symbol alone.</summary>
     public PicturePlace? Picture { get; init; }
 
@@ -112,6 +115,7 @@ public sealed record Form(
             Activity = [.. Activity.Select(space => space with { Floor = space.Floor.Mirrored() })],
             Symbol = [.. Symbol.Select(part => part with { Path = part.Path.Map(Across) })],
             Prisms = [.. Prisms.Select(prism => prism with { Outline = prism.Outline.Mirrored() })],
+            Mesh = Mesh?.Mirrored(),
             Picture = Picture is { } picture
                 ? picture with
                 {

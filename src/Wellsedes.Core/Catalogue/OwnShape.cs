@@ -22,6 +22,9 @@ public sealed record OwnShape(ImmutableArray<Point> Outline, ImmutableArray<OwnL
     /// <summary>Letters in it, of marks that were kept.</summary>
     public ImmutableArray<SymbolText> Texts { get; init; } = [];
 
+    /// <summary>What it looks like in space, of one brought in from a model; null where its parts tell.</summary>
+    public OwnMesh? Mesh { get; init; }
+
     /// <summary>Whether it is nothing but its lines and letters, marked on the floor: its outline is not drawn and nothing stands up.</summary>
     public bool IsMarked { get; init; }
 
@@ -34,6 +37,7 @@ public sealed record OwnShape(ImmutableArray<Point> Outline, ImmutableArray<OwnL
         && Seats.AsSpan().SequenceEqual(other.Seats.AsSpan())
         && Texts.AsSpan().SequenceEqual(other.Texts.AsSpan())
         && IsMarked == other.IsMarked
+        && Equals(Mesh, other.Mesh)
         && Equals(Picture, other.Picture);
 
     public override int GetHashCode() =>
@@ -80,7 +84,7 @@ public sealed record OwnShape(ImmutableArray<Point> Outline, ImmutableArray<OwnL
             return ("seats", $"At most {MostSeats} places, each of a width and depth in mm.");
         if (Texts.Length > MostTexts || Texts.Any(text => text.Text.Length == 0 || !(text.Size >= 0 && text.Size <= 10_000)))
             return ("texts", $"At most {MostTexts} texts, each of at least one character and up to 10 000 mm high.");
-        return Picture?.Wrong();
+        return Mesh?.Wrong() is { } wrongMesh ? ("mesh", wrongMesh) : Picture?.Wrong();
     }
 
     /// <summary>What is wrong with a ring as an outline; null when nothing is.</summary>

@@ -84,7 +84,32 @@ internal sealed class ItemSolids(Plan plan, ItemForms forms)
 
     private sealed record KnownFaces(ImmutableArray<ModelFace> Faces);
 
-    /// <summary>All its prisms as faces.</summary>
+    /// <summary>All its prisms as faces, or the model it was brought in from.</summary>
     public static ImmutableArray<ModelFace> FacesOf(Form form) =>
-        Known.GetValue(form, static one => new KnownFaces([.. one.Prisms.SelectMany(prism => Solids.Of(prism))])).Faces;
+        Known
+            .GetValue(
+                form,
+                static one => new KnownFaces(
+                    one.Mesh is { } mesh ? [.. TrianglesOf(mesh)] : [.. one.Prisms.SelectMany(prism => Solids.Of(prism))]
+                )
+            )
+            .Faces;
+
+    private static IEnumerable<ModelFace> TrianglesOf(OwnMesh mesh)
+    {
+        Point3 At(int corner) => new(mesh.Corners[3 * corner], mesh.Corners[3 * corner + 1], mesh.Corners[3 * corner + 2]);
+        var next = 0;
+        foreach (var tone in mesh.Tones)
+            for (var end = next + 3 * tone.Triangles; next < end; next += 3)
+            {
+                var face = new ModelFace(
+                    Surface.Body,
+                    [At(mesh.Triangles[next]), At(mesh.Triangles[next + 1]), At(mesh.Triangles[next + 2])],
+                    tone.Tone
+                );
+                // A sliver has no side to be seen.
+                if (face.Normal.Length > 0.5)
+                    yield return face;
+            }
+    }
 }

@@ -37,8 +37,12 @@ public enum Surface
 }
 
 /// <summary>A flat convex face, its corners counter-clockwise seen from outside, in mm.</summary>
-public sealed record ModelFace(Surface Surface, ImmutableArray<Point3> Corners)
+/// <param name="Tone">Its own tone as #RRGGBB, where it was brought in with one; null for that of its surface.</param>
+public sealed record ModelFace(Surface Surface, ImmutableArray<Point3> Corners, string? Tone = null)
 {
+    /// <summary>The tone it is seen in.</summary>
+    public string Seen => Tone ?? Tones.Of(Surface);
+
     /// <summary>Outward, as long as one (Newell's sum, which a corner on a straight side does not mislead).</summary>
     public Point3 Normal
     {

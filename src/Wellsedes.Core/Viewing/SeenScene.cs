@@ -83,7 +83,7 @@ public sealed record SeenScene(IReadOnlyList<SeenFace> Faces, IReadOnlyList<Seen
                     [.. face.Corners.Select(p => p with { Z = p.Z + up })],
                     face.Normal,
                     instance,
-                    ToneOf(face.Surface, tint),
+                    ToneOf(face, tint),
                     face.Surface,
                     owner
                 )
@@ -97,9 +97,9 @@ public sealed record SeenScene(IReadOnlyList<SeenFace> Faces, IReadOnlyList<Seen
         var corners = new Point3[face.Corners.Length];
         for (var i = 0; i < corners.Length; i++)
             corners[i] = Turned(face.Corners[i]) + new Point3(at.X, at.Y, up);
-        return new SeenFace(corners, Turned(normal), instance, ToneOf(face.Surface, tint), face.Surface, owner);
+        return new SeenFace(corners, Turned(normal), instance, ToneOf(face, tint), face.Surface, owner);
     }
 
-    private static Tone ToneOf(Surface surface, string? tint) =>
-        Tone.Of(tint is not null && Tones.IsTinted(surface) ? tint[..7] : Tones.Of(surface));
+    private static Tone ToneOf(ModelFace face, string? tint) =>
+        Tone.Of(tint is not null && Tones.IsTinted(face.Surface) ? tint[..7] : face.Seen);
 }

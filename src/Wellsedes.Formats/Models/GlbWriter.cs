@@ -30,7 +30,7 @@ public static class GlbWriter
             foreach (var part in level.Shell)
             {
                 var node = floor.CreateNode(part.Name);
-                node.Mesh = meshes.Of($"{part.Name} {part.Id}".TrimEnd(), part.Faces, null);
+                node.Mesh = meshes.Of($"{part.Name} {part.Id}".TrimEnd(), part.Faces, part.Tint);
                 node.Extras = new JsonObject { ["id"] = part.Id, ["levelId"] = level.LevelId };
             }
             foreach (var item in level.Nodes)
@@ -68,7 +68,7 @@ internal sealed class GlbMeshes(ModelRoot root)
     public Mesh Of(string name, ImmutableArray<ModelFace> faces, string? tint)
     {
         var mesh = root.CreateMesh(name);
-        foreach (var surface in faces.GroupBy(face => face.Surface))
+        foreach (var surface in faces.GroupBy(face => (face.Surface, face.Tone)))
         {
             List<Vector3> corners = [];
             List<Vector3> normals = [];
@@ -96,7 +96,7 @@ internal sealed class GlbMeshes(ModelRoot root)
                 IndexEncodingType.UNSIGNED_INT
             );
             primitive.SetIndexAccessor(index);
-            primitive.Material = MaterialOf(surface.Key, tint);
+            primitive.Material = MaterialOf(surface.Key.Surface, surface.Key.Tone, tint);
         }
         return mesh;
     }
@@ -119,11 +119,11 @@ internal sealed class GlbMeshes(ModelRoot root)
     private static byte[] Bytes<T>(List<T> values)
         where T : unmanaged => MemoryMarshal.AsBytes(CollectionsMarshal.AsSpan(values)).ToArray();
 
-    private Material MaterialOf(Surface surface, string? tint)
+    private Material MaterialOf(Surface surface, string? own, string? tint)
     {
-        var isTinted = tint is not null && Tones.IsTinted(surface);
-        var hex = isTinted ? tint! : Tones.Of(surface);
-        var name = isTinted ? $"{surface} {hex}" : $"{surface}";
+        var seen = tint is not null && Tones.IsTinted(surface) ? tint : own;
+        var hex = seen ?? Tones.Of(surface);
+        var name = seen is not null ? $"{surface} {hex}" : $"{surface}";
         if (materials.TryGetValue(name, out var known))
             return known;
         var material = root.CreateMaterial(name);

@@ -146,7 +146,7 @@ public static class Cutout
     }
 
     /// <summary>Round what is kept where it hangs together and is simple enough, else its hull; in pixels.</summary>
-    private static ImmutableArray<Point> Outline(Mask mask)
+    internal static ImmutableArray<Point> Outline(Mask mask)
     {
         var all = mask.Count;
         var pieces = mask.Pieces().Where(piece => piece.Count >= Dust * all).ToArray();

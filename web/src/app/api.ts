@@ -28,6 +28,8 @@ export type Backing = Schemas["EntityBacking"];
 export type ModelView = Schemas["ModelView"];
 export type ModelLevelView = Schemas["ModelLevelView"];
 export type FacesView = Schemas["FacesView"];
+export type ModelRead = Schemas["ModelRead"];
+export type OwnMesh = Schemas["OwnMesh"];
 export type Viewpoint = Schemas["EntityViewpoint"];
 export type TakenEntry = Schemas["TakenEntry"];
 export type SeenView = Schemas["SeenView"];
@@ -182,6 +184,10 @@ export const sendOutline = (planId: string, file: File, width: number, height: n
     file,
     "image/svg+xml",
   );
+
+/** Has a GLB model read: its outline from above, its size and its triangles. */
+export const sendModel = (planId: string, file: File, upIsZ: boolean) =>
+  sendFile<ModelRead>(`/api/plans/${planId}/models?upIsZ=${upIsZ}`, file, "model/gltf-binary");
 
 /** Has a picture made small, for a floor. */
 export const sendSmallPicture = (planId: string, file: File) =>

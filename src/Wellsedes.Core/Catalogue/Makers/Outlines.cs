@@ -66,7 +66,26 @@ internal static class Outlines
         var isFlat = making.H <= Flat;
         if (!isFlat)
             making.Front();
-        return making.Form(stoodOn: isFlat) with { Picture = shape.Picture is { } picture ? Placed(picture, shape.Outline, Fitted) : null };
+        return making.Form(stoodOn: isFlat) with
+        {
+            Mesh = MeshOf(shape, Fitted, making.H),
+            Picture = shape.Picture is { } picture ? Placed(picture, shape.Outline, Fitted) : null,
+        };
+    }
+
+    /// <summary>The model at the size of the item: it fills the box of its outline and is as high as the item.</summary>
+    private static OwnMesh? MeshOf(OwnShape shape, Func<Point, Point> fitted, double height)
+    {
+        if (shape.Mesh is not { } mesh)
+            return null;
+        var high = 1.0;
+        for (var i = 2; i < mesh.Corners.Length; i += 3)
+            high = Math.Max(high, mesh.Corners[i]);
+        return mesh.Mapped(p =>
+        {
+            var at = fitted(new Point(p.X, p.Y));
+            return (at.X, at.Y, p.Z * height / high);
+        });
     }
 
     private static PicturePlace Placed(OwnPicture picture, ImmutableArray<Point> outline, Func<Point, Point> fitted)

@@ -12,11 +12,11 @@ public sealed record FacesView(string Tone, bool Tinted, bool Glass, ImmutableAr
     public static ImmutableArray<FacesView> Of(ImmutableArray<ModelFace> faces) =>
         [
             .. faces
-                .GroupBy(face => face.Surface)
+                .GroupBy(face => (face.Surface, face.Seen))
                 .Select(one => new FacesView(
-                    Tones.Of(one.Key),
-                    Tones.IsTinted(one.Key),
-                    one.Key == Surface.Glass,
+                    one.Key.Seen,
+                    Tones.IsTinted(one.Key.Surface),
+                    one.Key.Surface == Surface.Glass,
                     [.. one.Select(face => face.Corners.Length)],
                     [.. one.SelectMany(face => face.Corners).SelectMany(p => (double[])[Round(p.X), Round(p.Y), Round(p.Z)])]
                 )),

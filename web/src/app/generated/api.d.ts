@@ -452,6 +452,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/{planId}/models": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["readModel"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{planId}/outlines": {
         parameters: {
             query?: never;
@@ -3726,6 +3742,20 @@ export interface components {
             /** Format: double */
             rise: number;
         };
+        ModelRead: {
+            shape: components["schemas"]["OwnShape"];
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            depth: number;
+            /** Format: double */
+            height: number;
+            mesh: components["schemas"]["OwnMesh"];
+            /** Format: int32 */
+            triangles: number;
+            /** Format: int32 */
+            mostTriangles: number;
+        };
         ModelSeatView: {
             itemId: string;
             name: string;
@@ -3893,6 +3923,11 @@ export interface components {
             /** @default false */
             dashed: boolean;
         };
+        OwnMesh: {
+            corners: number[];
+            triangles: number[];
+            tones: components["schemas"]["OwnTone"][];
+        };
         OwnPart: {
             role: components["schemas"]["PrismRole"];
             outline: components["schemas"]["Point"][];
@@ -3925,7 +3960,13 @@ export interface components {
             parts?: components["schemas"]["OwnPart"][];
             seats?: components["schemas"]["SeatPlace"][];
             texts?: components["schemas"]["SymbolText"][];
+            mesh?: null | components["schemas"]["OwnMesh"];
             isMarked?: boolean;
+        };
+        OwnTone: {
+            tone: string;
+            /** Format: int32 */
+            triangles: number;
         };
         Paper: {
             name: string;
@@ -5601,6 +5642,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Foresight"];
+                };
+            };
+        };
+    };
+    readModel: {
+        parameters: {
+            query?: {
+                upIsZ?: boolean;
+            };
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ModelRead"];
                 };
             };
         };

@@ -5,6 +5,7 @@
   import { formIsRead } from "../../plan/forms";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import CutoutWindow from "./CutoutWindow.svelte";
+  import ModelForm from "./ModelForm.svelte";
   import OutlineForm from "./OutlineForm.svelte";
   import OwnItemFile from "./OwnItemFile.svelte";
 
@@ -63,7 +64,7 @@
 
 <details class="border-t border-edge px-3.5 py-2" open>
   <summary class="cursor-pointer font-medium">Make an own item</summary>
-  <div class="mt-1.5 space-y-1.5">
+  <div class="mt-1.5 max-h-[46vh] space-y-1.5 overflow-y-auto">
     {#if drawn || together}
       <form class="space-y-1.5" bind:this={form} onsubmit={keep}>
         <p class="text-soft">
@@ -103,6 +104,7 @@
       >
     {/if}
     <OutlineForm {plan} {onkept} />
+    <ModelForm {plan} {onkept} />
   </div>
 </details>
 <details class="border-t border-edge px-3.5 py-2">
