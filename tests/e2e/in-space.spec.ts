@@ -1,5 +1,5 @@
 import { validateBytes } from "../../web/node_modules/gltf-validator/index.js";
-import { jobIn, ownItems, put } from "./furnish";
+import { items, jobIn, ownItems, put } from "./furnish";
 import { expect, test, type Page } from "./page";
 
 const space = (page: Page) => page.getByRole("region", { name: "In space" });
@@ -361,4 +361,102 @@ test("a model is brought in, made simpler, and stands on the plan and in space",
   expect(own.item.shape.mesh.triangles.length / 3).toBeGreaterThan(300);
   expect(own.item.shape.mesh.triangles.length / 3).toBeLessThanOrEqual(2000);
   expect(refused.filter((text) => /Content Security/.test(text))).toEqual([]);
+});
+
+test("Esc in the middle of a drag on the plan puts back what the hand holds, and it stays selected", async ({
+  planner,
+  page,
+}) => {
+  const job = await jobIn(planner, "Put back", "8000", "6000");
+  await put(job, "round table 1525", /^Round table 1525/, 4000, 3000);
+  const where = async () => (await items(page))[0]! as { x: number; y: number };
+  const before = await where();
+  const at = await planner.at(4000, 3000);
+  await page.mouse.move(at.x, at.y);
+  await page.mouse.down();
+  await page.mouse.move(at.x + 80, at.y + 10, { steps: 5 });
+  await page.keyboard.press("Escape");
+  await page.mouse.move(at.x + 120, at.y + 10, { steps: 3 });
+  await page.mouse.up();
+  await planner.saved();
+  const after = await where();
+  expect([after.x, after.y]).toEqual([before.x, before.y]);
+  await expect(
+    page.getByRole("option", { name: /Table 1/ }).first(),
+  ).toHaveAttribute("aria-selected", "true");
+});
+
+test("what was looked at is looked at again, soft light comes at rest, and a lost picture is drawn anew", async ({
+  planner,
+  page,
+}) => {
+  test.setTimeout(90_000);
+  const job = await jobIn(planner, "Looked at again", "8000", "6000");
+  await put(job, "round table 1525", /^Round table 1525/, 4000, 3000);
+  await page.keyboard.press("Escape");
+  const open = async () => {
+    await page.getByRole("button", { name: "In space", exact: true }).click();
+    await expect(canvas(page)).toHaveAttribute("data-ready", "true");
+  };
+  await open();
+  await space(page).getByRole("button", { name: "Seated" }).click();
+  await canvas(page).focus();
+  for (let i = 0; i < 5; i++) await page.keyboard.press("ArrowRight");
+  await page.waitForTimeout(400);
+  const box = (await canvas(page).boundingBox())!;
+  const shot = () =>
+    page.screenshot({
+      clip: {
+        x: box.x + 20,
+        y: box.y + 80,
+        width: box.width - 40,
+        height: box.height - 160,
+      },
+    });
+  const again = async () => {
+    await page.reload();
+    await page
+      .getByRole("option", { name: /Table 1/ })
+      .first()
+      .waitFor({ state: "attached" });
+    await open();
+    await expect(
+      space(page).getByRole("button", { name: "Seated" }),
+    ).toHaveAttribute("aria-pressed", "true");
+    await page.waitForTimeout(400);
+  };
+  // It is remembered to the mm and the hundredth of a degree: from then on to the pixel.
+  await again();
+  const first = await shot();
+  await again();
+  await expect.poll(async () => first.equals(await shot())).toBe(true);
+  // The picture with sun and soft light comes over it, and goes when one looks elsewhere.
+  await space(page).getByRole("button", { name: "Show", exact: true }).click();
+  await space(page).getByLabel("Sun").check();
+  await expect(canvas(page)).toHaveAttribute("data-fine", "true", {
+    timeout: 20_000,
+  });
+  expect(first.equals(await shot())).toBe(false);
+  await canvas(page).focus();
+  await page.keyboard.press("ArrowLeft");
+  await expect(canvas(page)).toHaveAttribute("data-fine", "false");
+  await space(page).getByLabel("Soft light at rest").uncheck();
+  await page.keyboard.press("Tab");
+  await canvas(page).focus();
+  await page.keyboard.press("ArrowRight");
+  await space(page).getByRole("button", { name: "Show", exact: true }).click();
+  await expect.poll(async () => first.equals(await shot())).toBe(true);
+  // The browser takes the picture away, as it may at any time: it says so, and all is drawn anew.
+  await canvas(page).evaluate((one: HTMLCanvasElement) => {
+    const lost = (
+      one.getContext("webgl2") as WebGL2RenderingContext
+    ).getExtension("WEBGL_lose_context")!;
+    lost.loseContext();
+    setTimeout(() => lost.restoreContext(), 400);
+  });
+  await expect(space(page).getByRole("alert")).toContainText("drawn anew");
+  await expect(space(page).getByRole("alert")).toBeHidden();
+  await expect
+    .poll(async () => first.equals(await shot()), { timeout: 10_000 })
+    .toBe(true);
 });

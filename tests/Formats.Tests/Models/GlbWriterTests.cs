@@ -51,6 +51,59 @@ public sealed class GlbWriterTests
         Assert.True(root.LogicalMeshes.Count <= model.Kinds.Length * 2 + model.Levels.Sum(level => level.Shell.Length));
     }
 
+    /// <summary>Debian's assimp, which knows nothing of us, counts what we count and measures what we measure.</summary>
+    [Theory]
+    [InlineData("orchard-supper")]
+    [InlineData("tidemill-house")]
+    public void Another_reader_counts_and_measures_the_same(string name)
+    {
+        var plan = PlanFiles.Read(File.ReadAllBytes(Path.Combine(Demo.Root, "demo", $"{name}.wellsedes.json")));
+        var model = new Planner().ModelOf(plan, plan.Schemes.First().Id);
+        var told = Demo.Run("assimp", "info", Demo.Write(GlbWriter.Write(model, name), $"{name}.glb"), "-r");
+        double[] Figures(string line) =>
+            [
+                .. System
+                    .Text.RegularExpressions.Regex.Matches(
+                        told.Split('\n').Single(one => one.StartsWith(line, StringComparison.Ordinal)),
+                        @"-?\d+(\.\d+)?"
+                    )
+                    .Select(match => double.Parse(match.Value, System.Globalization.CultureInfo.InvariantCulture)),
+            ];
+        // Where there are several levels it hangs them on one node more.
+        var more = model.Levels.Length > 1 ? 1 : 0;
+        Assert.Equal(more + model.Levels.Sum(level => 1 + level.Shell.Length + level.Nodes.Length), Figures("Nodes:")[0]);
+        var looks = model.Levels.SelectMany(level => level.Nodes).Select(node => (node.Kind, node.Tint)).Distinct();
+        var triangles =
+            looks.Sum(look => Count(model.Kinds.Single(kind => kind.Key == look.Kind).Faces))
+            + model.Levels.Sum(level => level.Shell.Sum(part => Count(part.Faces)));
+        Assert.Equal(triangles, Figures("Faces:")[0]);
+        var kinds = model.Kinds.ToDictionary(kind => kind.Key);
+        Vector3[] corners =
+        [
+            .. model.Levels.SelectMany(level =>
+                level
+                    .Shell.SelectMany(part => part.Faces)
+                    .SelectMany(face => face.Corners)
+                    .Concat(
+                        level.Nodes.SelectMany(node =>
+                            kinds[node.Kind]
+                                .Faces.SelectMany(face => face.Corners)
+                                .Select(p => Point3.Over(node.At.Out(new(p.X, p.Y)), p.Z + node.Z))
+                        )
+                    )
+                    .Select(p => new Vector3((float)(p.X / 1000), (float)((p.Z + level.Elevation) / 1000), (float)(-p.Y / 1000)))
+            ),
+        ];
+        var (least, most) = (Figures("Minimum point"), Figures("Maximum point"));
+        foreach (var (axis, at) in new Func<Vector3, float>[] { p => p.X, p => p.Y, p => p.Z }.Select((at, axis) => (axis, at)))
+        {
+            Assert.Equal(corners.Min(at), least[axis], 2e-3);
+            Assert.Equal(corners.Max(at), most[axis], 2e-3);
+        }
+
+        static int Count(IEnumerable<ModelFace> faces) => faces.Sum(face => face.Corners.Length - 2);
+    }
+
     /// <summary>By the divergence theorem, in m³.</summary>
     private static double Volume(IEnumerable<ModelFace> faces) =>
         faces.Sum(face => face.Triangles().Sum(t => face.Corners[t.A].Dot(face.Corners[t.B].Cross(face.Corners[t.C])) / 6)) / 1e9;

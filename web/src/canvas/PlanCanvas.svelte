@@ -597,7 +597,16 @@
   const under = $derived(view.toLevel(pointer));
 </script>
 
-<svelte:window onkeyup={(e) => e.code === "Space" && (space = false)} />
+<svelte:window
+  onkeyup={(e) => e.code === "Space" && (space = false)}
+  onkeydowncapture={(e) => {
+    // A hand that holds something puts it back, and what is selected stays so.
+    if (e.key !== "Escape" || !gesture) return;
+    e.stopPropagation();
+    onpointercancel();
+    draw();
+  }}
+/>
 
 <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
 <div
