@@ -54,7 +54,7 @@ npm_runner() {
 
 run_tests() {
   need_packages "/usr/lib/postgresql/*/bin/initdb=postgresql" "/usr/bin/chromium=chromium" \
-    "/usr/bin/pdftotext=poppler-utils" "/usr/bin/mutool=mupdf-tools" "/usr/bin/qpdf=qpdf"
+    "/usr/bin/pdftotext=poppler-utils" "/usr/bin/mutool=mupdf-tools" "/usr/bin/qpdf=qpdf" "/usr/bin/assimp=assimp-utils"
   need_web_packages
   check "dotnet tools" dotnet tool restore
   check "C# formatting" dotnet csharpier check .

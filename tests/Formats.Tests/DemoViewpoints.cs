@@ -81,7 +81,7 @@ internal static class DemoViewpoints
         var pictured = sheet with
         {
             Pictures = new SheetPictures(["look-above", "look-evening", "look-entrance", "look-table"], Alone: true),
-            TitleBlock = sheet.TitleBlock with { SupplementaryTitle = "The hall in space" },
+            TitleBlock = sheet.TitleBlock with { SheetNumber = "TMH-02-102", SupplementaryTitle = "The hall in space" },
         };
         return sheet == pictured ? plan : Done(plan, new SetSheet(pictured));
     }

@@ -5,7 +5,7 @@ namespace Wellsedes.Core.Plans;
 /// <summary>
 /// How entities are written, in plan files, snapshots and change logs alike, by version; what an earlier version wrote is
 /// brought up to this one before it is read. Version 4 has drawn walkways, zones with a
-/// shape of their own, views, locks and own groups. Version 3 has clusters, and repeats that follow their members. Version 2 says locked (was held), rotation (turn), seats (places), wall type
+/// shape of their own, views, locks and own groups; and, since, viewpoints, pictures on sheets, a site and own items with a model. Version 3 has clusters, and repeats that follow their members. Version 2 says locked (was held), rotation (turn), seats (places), wall type
 /// (make-up), landscape (across), main aisle and seat access; a sheet has its parts and its level.
 /// </summary>
 public static class PlanFormat

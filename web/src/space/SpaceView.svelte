@@ -171,7 +171,7 @@
     if (!looking.soft || !space) return;
     let stop: (() => void) | undefined;
     const timer = setTimeout(() => {
-      const from = looking.asViewpoint("now", "Now");
+      const from = looking.asShown();
       if (!from) return;
       const ratio = Math.min(1, 1600 / canvas.clientWidth);
       stop = plan.work(

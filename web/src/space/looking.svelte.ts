@@ -56,6 +56,12 @@ export class Looking {
     return this.model?.levels.find((level) => level.levelId === this.plan.levelId);
   }
 
+  /** What the canvas shows now, as a viewpoint: as high as it is shown. */
+  asShown(): Viewpoint | null {
+    const view = this.asViewpoint("now", "Now");
+    return view && this.space && { ...view, fieldOfView: this.space.shownField };
+  }
+
   /** The look as it is now, as a viewpoint of a name. */
   asViewpoint(id: string, name: string): Viewpoint | null {
     if (!this.space) return null;
@@ -89,8 +95,8 @@ export class Looking {
     this.goTo({ ...look, inside: shows.inside ?? false });
   }
 
-  private goTo(look: Look) {
-    this.eye = this.space?.go(look) ?? 0;
+  private goTo(look: Look, isKept = true) {
+    this.eye = this.space?.go(look, isKept) ?? 0;
   }
 
   /** Sits down on a seat and looks at what is selected, else the way that the seat looks. */
@@ -117,7 +123,7 @@ export class Looking {
     if (!this.space || this.restored === schemeId) return;
     this.restored = schemeId;
     const last = remembered(id, schemeId);
-    if (last?.levelId === levelId) this.goTo(last);
+    if (last?.levelId === levelId) this.goTo(last, false);
   }
 
   looked() {

@@ -10,6 +10,8 @@ import { Ground } from "./walk";
 /** A step of a key, in mm; a turn of a key, in radians. */
 const pace = 220;
 const turn = 0.09;
+/** How wide pictures usually are for their height. */
+const pictureAspect = 1.6;
 
 /** What whoever shows it is told, and asked. */
 export interface Hooks {
@@ -38,6 +40,9 @@ export class Space {
   private walk: { at: Point; heading: number; pitch: number; eye: number; floor: number } | null = null;
   private isPlaced = false;
   private isMoved = false;
+  /** How many degrees high the look is, and whether it is one from above that was kept: that is seen whole in its proportions, however narrow the canvas. */
+  private field = fromAbove;
+  private isKept = false;
 
   constructor(
     private readonly canvas: HTMLCanvasElement,
@@ -60,6 +65,7 @@ export class Space {
   resize(width: number, height: number) {
     if (!width || !height) return;
     this.scene.resize(width, height);
+    this.fit();
     // As long as nobody has looked elsewhere all of it stays in view.
     if (this.isPlaced && !this.walk && !this.isMoved) this.above();
   }
@@ -94,6 +100,7 @@ export class Space {
     }
     if (this.walk) this.walk.eye = eye;
     else {
+      this.frame(atEyeLevel, false);
       const { middle } = this.scene;
       const from = at ?? { x: middle.x * 1000, y: middle.y * 1000 };
       const free = this.freeNear(from);
@@ -116,13 +123,31 @@ export class Space {
       z: (camera.position.z - this.lift()) * 1000,
       heading,
       pitch,
-      fieldOfView: camera.fov,
+      fieldOfView: this.field,
       inside: this.walk !== null,
     };
   }
 
+  private frame(field: number, isKept: boolean) {
+    [this.field, this.isKept] = [field, isKept];
+    this.fit();
+  }
+  private fit() {
+    const { camera } = this.scene;
+    const narrow = this.isKept ? Math.max(1, pictureAspect / camera.aspect) : 1;
+    camera.fov = Math.min(
+      Math.max(100, this.field),
+      (Math.atan(Math.tan((this.field * Math.PI) / 360) * narrow) * 360) / Math.PI,
+    );
+    camera.updateProjectionMatrix();
+  }
+  /** How many degrees high the canvas shows. */
+  get shownField() {
+    return this.scene.camera.fov;
+  }
+
   /** Looks as somebody has looked before; answers how high the eyes then are above the floor under them, 0 from above. */
-  go(look: Look): number {
+  go(look: Look, isKept = true): number {
     this.isPlaced = this.isMoved = true;
     const { camera, middle } = this.scene;
     const [x, y, z] = wayOf(look);
@@ -132,12 +157,12 @@ export class Space {
       const floor = this.floorAt(at);
       const eye = look.z - floor;
       this.walk = { at, heading: look.heading * rad, pitch: look.pitch * rad, eye, floor };
-      this.stand(look.fieldOfView);
+      this.frame(look.fieldOfView, false);
+      this.stand();
     } else {
       this.walk = null;
       this.orbit.enabled = this.scene.cuts = true;
-      camera.fov = look.fieldOfView;
-      camera.updateProjectionMatrix();
+      this.frame(look.fieldOfView, isKept);
       camera.position.set(look.x / 1000, look.y / 1000, look.z / 1000 + this.lift());
       // Gone round is what lies nearest to the middle along the way.
       const far = Math.max(
@@ -183,8 +208,7 @@ export class Space {
     [this.isPlaced, this.isMoved] = [true, false];
     this.orbit.enabled = this.scene.cuts = true;
     const { camera, middle } = this.scene;
-    camera.fov = fromAbove;
-    camera.updateProjectionMatrix();
+    this.frame(fromAbove, false);
     // From the south, a little from the west.
     const way = new Vector3(-0.33, -0.68, 0.65).normalize();
     camera.position.copy(middle).addScaledVector(way, this.scene.farFrom(way) * 1.04);
@@ -193,12 +217,10 @@ export class Space {
     this.scene.draw();
   }
 
-  private stand(fieldOfView = atEyeLevel) {
+  private stand() {
     const { at, heading, pitch, eye, floor } = this.walk!;
     this.orbit.enabled = this.scene.cuts = false;
     const { camera } = this.scene;
-    camera.fov = fieldOfView;
-    camera.updateProjectionMatrix();
     const z = (eye + floor) / 1000 + this.lift();
     camera.position.set(at.x / 1000, at.y / 1000, z);
     camera.lookAt(at.x / 1000 + Math.cos(heading), at.y / 1000 + Math.sin(heading), z + Math.tan(pitch));

@@ -168,6 +168,10 @@ export class SpaceScene {
     const [minX, maxX, minY, maxY] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
     this.middle.set((minX + maxX) / 2000, (minY + maxY) / 2000, 0.6);
     this.half.set((maxX - minX) / 2000 + 0.3, (maxY - minY) / 2000 + 0.3, 1.3);
+    // Things a kilometre apart are seen as well, if less finely.
+    this.camera.far = Math.max(400, 8 * Math.hypot(this.half.x, this.half.y));
+    this.camera.near = this.camera.far / 8000;
+    this.camera.updateProjectionMatrix();
   }
 
   private shell(level: ModelLevelView, into: Group) {
