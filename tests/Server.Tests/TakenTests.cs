@@ -134,4 +134,16 @@ public sealed class TakenTests(Cluster cluster) : HouseTests(cluster)
         var kept = await viewer.Client.PostAsJsonAsync(address, new KeepRequest(told.File!.Value));
         Assert.Equal(HttpStatusCode.Forbidden, kept.StatusCode);
     }
+
+    [Fact]
+    public async Task Only_the_worker_that_makes_triangles_fewer_may_compile_and_it_may_do_nothing_else()
+    {
+        using var client = House.CreateClient();
+        async Task<string> PolicyAsync(string path) =>
+            string.Join(' ', (await client.GetAsync(path)).Headers.GetValues("Content-Security-Policy"));
+        Assert.Contains("'wasm-unsafe-eval'", await PolicyAsync("/assets/simplify.worker-x.js"), StringComparison.Ordinal);
+        Assert.DoesNotContain("connect-src", await PolicyAsync("/assets/simplify.worker-x.js"), StringComparison.Ordinal);
+        foreach (var path in (string[])["/", "/health", "/api/me", "/assets/x.js", "/x/assets/simplify.worker-x.js"])
+            Assert.DoesNotContain("wasm", await PolicyAsync(path), StringComparison.Ordinal);
+    }
 }

@@ -1,3 +1,4 @@
+import AxeBuilder from "../../web/node_modules/@axe-core/playwright/dist/index.js";
 import { validateBytes } from "../../web/node_modules/gltf-validator/index.js";
 import { items, jobIn, ownItems, put } from "./furnish";
 import { expect, test, type Page } from "./page";
@@ -214,7 +215,7 @@ test("a look is kept, gone back to, pictured, and its picture stands on the shee
   await space(page).getByLabel("High").fill("200");
   await space(page).getByLabel("High").press("Tab");
   await space(page).getByRole("button", { name: "Take a picture" }).click();
-  await expect(space(page).getByText("the register keeps it")).toBeVisible({
+  await expect(space(page).getByText("The register keeps it")).toBeVisible({
     timeout: 30_000,
   });
   const href = await space(page)
@@ -288,12 +289,36 @@ test("what is selected is dragged over the floor in space, and Esc puts it back"
   await page.mouse.move(cx, cy);
   await page.mouse.down();
   await page.mouse.move(cx + 45, cy, { steps: 6 });
+  // What it is clear of is told while it is held.
+  await expect(
+    space(page).getByRole("list", { name: "Clear distances" }),
+  ).toContainText(/\d/);
   await page.mouse.up();
   await planner.saved();
   await expect.poll(async () => (await at()).x).toBeGreaterThan(4300);
   await page.getByRole("button", { name: "Undo", exact: true }).click();
   await planner.saved();
   await expect.poll(at).toEqual({ x: 4000, y: 3000 });
+  // With Shift straight up, off the floor.
+  await page.waitForTimeout(400);
+  await page.mouse.move(cx, cy);
+  await page.keyboard.down("Shift");
+  await page.mouse.down();
+  await page.mouse.move(cx, cy - 30, { steps: 5 });
+  await page.mouse.up();
+  await page.keyboard.up("Shift");
+  await planner.saved();
+  const raised = async () => {
+    const answer = await page.request.get(
+      `${process.env.WELLSEDES_URL}/api/plans/${plan}`,
+    );
+    const { entities } = (await answer.json()) as {
+      entities: { type: string; elevation?: number }[];
+    };
+    return entities.find((one) => one.type === "item")!.elevation ?? 0;
+  };
+  await expect.poll(raised).toBeGreaterThan(100);
+  expect(await at()).toEqual({ x: 4000, y: 3000 });
 });
 
 test("a model is brought in, made simpler, and stands on the plan and in space", async ({
@@ -459,4 +484,35 @@ test("what was looked at is looked at again, soft light comes at rest, and a los
   await expect
     .poll(async () => first.equals(await shot()), { timeout: 10_000 })
     .toBe(true);
+});
+
+test("in space there is no fault an accessibility checker finds", async ({
+  planner,
+  page,
+}) => {
+  await planner.signIn();
+  await planner.openDemo();
+  await page.getByRole("button", { name: "In space", exact: true }).click();
+  await expect(canvas(page)).toHaveAttribute("data-ready", "true");
+  const faults = async () =>
+    (
+      await new AxeBuilder({ page })
+        .include('section[aria-label="In space"]')
+        .withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"])
+        .analyze()
+    ).violations.map(
+      (v) => `${v.id}: ${v.nodes.map((n) => n.target.join(" ")).join("; ")}`,
+    );
+  await space(page)
+    .getByRole("button", { name: "Viewpoints", exact: true })
+    .click();
+  await space(page).getByText("What is seen, in words").click();
+  await expect(
+    space(page).getByRole("list", { name: "What is seen" }),
+  ).toContainText("m");
+  expect(await faults()).toEqual([]);
+  await space(page).getByRole("button", { name: "Standing" }).click();
+  await space(page).getByRole("button", { name: "Show", exact: true }).click();
+  await space(page).getByLabel("Sun").check();
+  expect(await faults()).toEqual([]);
 });

@@ -6,25 +6,35 @@
 
   interface Props {
     plan: OpenPlan;
-    order: WorkOrder;
+    /** Asked when it begins; null begins nothing. */
+    order: () => WorkOrder | null;
     /** What the button says, and what the file is called. */
     label: string;
     file: string;
+    /** What is to be done with a new file; answers what there is to say of it. */
+    onfile?: (file: string) => Promise<string>;
   }
-  let { plan, order, label, file }: Props = $props();
+  let { plan, order, label, file, onfile }: Props = $props();
 
   let told = $state.raw<WorkTold | null>(null);
   let failed = $state(false);
+  let said = $state("");
   let stop: (() => void) | null = null;
   const working = $derived(told?.stage === "Working");
 
   function start() {
+    const wanted = order();
+    if (!wanted) return;
     stop?.();
-    failed = false;
+    [failed, said] = [false, ""];
     told = { revision: plan.view?.revision ?? 0, stage: "Working", progress: 0, message: "" };
     stop = plan.work(
-      order,
-      (next) => (told = next),
+      wanted,
+      (next) => {
+        const made = next.file !== told?.file ? next.file : undefined;
+        told = next;
+        if (made && onfile) void onfile(made).then((what) => (said = what));
+      },
       () => {
         if (told?.stage === "Working") [told, failed] = [null, true];
       },
@@ -58,6 +68,7 @@
     <p class="mt-1 text-[12px]">
       <a class="text-moss underline" href="/api/plans/{plan.id}/work/{told.file}">{file}</a>
       {told.stage === "Stale" ? "is of an earlier state of the plan." : "is of the plan as it is."}
+      {said}
     </p>
   {:else if told?.message}
     <p class="mt-1 text-[12px] {told.stage === 'Refused' ? 'text-must' : 'text-soft'}">{told.message}</p>

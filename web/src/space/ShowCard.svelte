@@ -37,14 +37,14 @@
 
 <div class="space-y-1.5">
   {#if plan.levels.length > 1}
-    <label class="flex items-center gap-1.5"
+    <label class="flex min-h-7 items-center gap-1.5"
       ><input type="checkbox" bind:checked={looking.stacked} /> All levels</label
     >
   {/if}
-  <label class="flex items-center gap-1.5"
+  <label class="flex min-h-7 items-center gap-1.5"
     ><input type="checkbox" bind:checked={looking.people} /> People on all seats</label
   >
-  <label class="flex items-center gap-1.5"
+  <label class="flex min-h-7 items-center gap-1.5"
     ><input type="checkbox" bind:checked={looking.findings} /> Findings and ways</label
   >
   <LengthField
@@ -53,10 +53,12 @@
     value={looking.cutHeight}
     onvalue={(to) => (looking.cutHeight = Math.min(30000, Math.max(0, to)))}
   />
-  <label class="flex items-center gap-1.5" title="When the view rests; it takes the server a second or two"
+  <label
+    class="flex min-h-7 items-center gap-1.5"
+    title="When the view rests; it takes the server a second or two"
     ><input type="checkbox" bind:checked={looking.soft} /> Soft light at rest</label
   >
-  <label class="flex items-center gap-1.5"
+  <label class="flex min-h-7 items-center gap-1.5"
     ><input type="checkbox" checked={day !== null} onchange={(e) => turnSun(e.currentTarget.checked)} /> Sun</label
   >
   {#if day}

@@ -4,6 +4,7 @@
   import type { Gesture } from "../canvas/gestures/gesture";
   import { MoveItems } from "../canvas/gestures/moveItems";
   import LengthField from "../parts/LengthField.svelte";
+  import { writeWidth } from "../plan/figures";
   import type { OpenPlan } from "../plan/openPlan.svelte";
   import { eyes, Looking } from "./looking.svelte";
   import { levelTable, liftOf, noShifts, shiftsOf } from "./dragging";
@@ -35,6 +36,11 @@
   // What the hand drags, as on the plan: caught, told its distances, and refused alike.
   let gesture: Gesture | null = null;
   let raised = 0;
+  let dragging = $state(false);
+  /** What the held item is clear of, as the plan tells it: the nearest first. */
+  const clear = $derived(
+    dragging ? [...(plan.probe?.near ?? plan.near)].sort((a, b) => a.width - b.width).slice(0, 5) : [],
+  );
   const table = levelTable(untrack(() => plan));
   const hand = (at: { x: number; y: number }, free: boolean) => ({
     at: { x: at.x, y: -at.y },
@@ -58,7 +64,8 @@
             // The plan beside it goes on showing it where it was.
             plan.inHand = new Set();
             raised = 0;
-            return gesture !== null;
+            dragging = gesture !== null;
+            return dragging;
           },
           dragged: (at, free) => (gesture = gesture?.move(hand(at, free)) ?? null),
           raised: (by) => lift(by),
@@ -67,6 +74,7 @@
             else if (at) gesture?.up(hand(at, free));
             else gesture?.cancel();
             gesture = null;
+            dragging = false;
           },
         });
         made.isSelected = (id) => plan.selected.has(id);
@@ -214,6 +222,19 @@
   ></canvas>
   {#if fine}
     <img class="pointer-events-none absolute inset-0 h-full w-full" src={fine} alt="" />
+  {/if}
+  {#if clear.length}
+    <ul
+      class="pointer-events-none absolute top-16 right-3 rounded-lg border border-edge bg-white px-2.5 py-1.5 text-[12px] shadow-sm"
+      aria-label="Clear distances"
+    >
+      {#each clear as one (one.otherId + one.field)}
+        <li class="flex justify-between gap-3">
+          <span>{one.otherName}</span>
+          <span class="font-figure font-semibold">{writeWidth(one.width, plan.units)}</span>
+        </li>
+      {/each}
+    </ul>
   {/if}
   {#if problem}
     <p class="absolute inset-x-6 top-16 rounded-lg border border-edge bg-white p-3" role="alert">{problem}</p>

@@ -1,8 +1,8 @@
 <script lang="ts">
-  import { api, type SeenView } from "../app/api";
+  import { api, messageOf, type SeenView } from "../app/api";
+  import BackgroundWork from "../parts/BackgroundWork.svelte";
   import NumberField from "../parts/NumberField.svelte";
   import type { Looking } from "./looking.svelte";
-  import PictureWork from "./PictureWork.svelte";
 
   /** Looks that are kept under a name, pictures from them, and what is seen in words. */
   let { looking }: { looking: Looking } = $props();
@@ -16,6 +16,18 @@
   async function keep(e: SubmitEvent) {
     e.preventDefault();
     if (await looking.keep(plan.newId("viewpoint"), name)) name = "";
+  }
+
+  /** The register keeps what editors take. */
+  async function keepPicture(file: string) {
+    if (!plan.canEdit) return "";
+    const { error } = await api.POST("/api/plans/{planId}/taken", {
+      params: { path: { planId: plan.id } },
+      body: { file },
+    });
+    if (error) return typeof error === "string" ? error : messageOf(error);
+    plan.pictureTaken++;
+    return "The register keeps it.";
   }
 
   let seen = $state.raw<SeenView | null>(null);
@@ -109,23 +121,25 @@
   <NumberField label="Wide" unit="px" least={16} value={width} onvalue={(to) => (width = to ?? width)} />
   <NumberField label="High" unit="px" least={16} value={height} onvalue={(to) => (height = to ?? height)} />
 </div>
-<label class="mt-1 flex items-center gap-1.5"
+<label class="flex min-h-7 items-center gap-1.5"
   ><input type="checkbox" bind:checked={titled} /> Title and revision below</label
 >
-<PictureWork
+<BackgroundWork
   {plan}
   order={() => {
     const from = looking.asViewpoint("now", looking.seat || "As seen");
     return from && { kind: "picture", schemeId: plan.schemeId, picture: { width, height, titled, from } };
   }}
   label="Take a picture"
-  keeps
+  file="The picture"
+  onfile={keepPicture}
 />
 {#if looking.viewpoints.length}
-  <PictureWork
+  <BackgroundWork
     {plan}
     order={() => ({ kind: "picture-set", schemeId: plan.schemeId, picture: { width, height, titled } })}
     label="One from each viewpoint"
+    file="The set of pictures"
   />
 {/if}
 <details class="mt-3" ontoggle={(e) => e.currentTarget.open && list()}>
@@ -135,7 +149,7 @@
     {#if seen.share !== null && seen.share !== undefined}
       <p class="mt-1">Of what is selected {Math.round(seen.share * 100)} % is seen.</p>
     {/if}
-    <ol class="mt-1 max-h-44 overflow-y-auto text-[12px]" aria-label="What is seen" aria-live="polite">
+    <ol class="mt-1 text-[12px]" aria-label="What is seen" aria-live="polite">
       {#each seen.things as thing (thing.id)}
         <li>{thing.name}, {metres(thing.distance)}, {side(thing.aside)}</li>
       {:else}

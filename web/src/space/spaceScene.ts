@@ -4,7 +4,6 @@ import {
   Color,
   ColorManagement,
   DoubleSide,
-  EdgesGeometry,
   Group,
   InstancedBufferAttribute,
   InstancedBufferGeometry,
@@ -23,10 +22,9 @@ import {
   Vector3,
   WebGLRenderer,
 } from "three";
-import { mergeGeometries } from "three/addons/utils/BufferGeometryUtils.js";
 import type { FacesView, ModelLevelView, ModelView } from "../app/api";
 import { coarseOf } from "./coarse";
-import { trianglesOf } from "./faces";
+import { Shapes } from "./shapes";
 
 // Tones are told as they are seen, and shown so.
 ColorManagement.enabled = false;
@@ -35,8 +33,6 @@ const ink = 0x21302d;
 const pencil = new Color(0.62, 0.78, 1.25);
 const plain = new Color(1, 1, 1);
 
-/** Edges where two faces meet at more than so many degrees are drawn: round sides have none. */
-const crease = 35;
 /** With more things than this they are boxes without edges while the picture moves. */
 const many = 400;
 /** A picture in full that takes longer than this, in ms, is not drawn again: its things stay boxes. */
@@ -97,7 +93,13 @@ export class SpaceScene {
   private edges = new Group();
   private walls: Wall[] = [];
   private ceilings: Group[] = [];
-  private kinds: { mesh: InstancedMesh; items: string[]; rest: Matrix4[] }[] = [];
+  private kinds: {
+    mesh: InstancedMesh;
+    items: string[];
+    rest: Matrix4[];
+    place: InstancedBufferAttribute | null;
+  }[] = [];
+  private readonly shapes = new Shapes();
   private wanted = 0;
   private resting: ReturnType<typeof setTimeout> | undefined;
   private isMany = false;
@@ -148,6 +150,7 @@ export class SpaceScene {
     }
     this.built.add(this.edges);
     this.scene.add(this.built);
+    this.shapes.sweep();
     this.mark(selected);
     this.measure(shown);
     this.draw();
@@ -202,9 +205,9 @@ export class SpaceScene {
   private part(faces: readonly FacesView[], tint: string | null, flat = false): Group {
     const group = new Group();
     for (const one of faces) {
-      const geometry = geometryOf(one, tint, flat);
+      const { geometry, edges } = this.shapes.of([one], tint, flat);
       group.add(new Mesh(geometry, one.glass ? glass : solid));
-      if (!one.glass) group.add(new LineSegments(new EdgesGeometry(geometry, crease), line));
+      if (!one.glass) group.add(new LineSegments(edges, line));
     }
     return group;
   }
@@ -220,8 +223,7 @@ export class SpaceScene {
     for (const nodes of alike.values()) {
       const kind = kinds.get(nodes[0]!.kind);
       if (!kind) continue;
-      const all = kind.faces.map((faces) => geometryOf(faces, nodes[0]!.tint));
-      const geometry = all.length === 1 ? all[0]! : mergeGeometries(all);
+      const { geometry, edges } = this.shapes.of(kind.faces, nodes[0]!.tint ?? null);
       const mesh = new InstancedMesh(geometry, solid, nodes.length);
       const places = new Float32Array(nodes.length * 16);
       const rest: Matrix4[] = [];
@@ -234,27 +236,22 @@ export class SpaceScene {
         at.toArray(places, i * 16);
       });
       const items = nodes.map((node) => node.itemId);
-      this.kinds.push({ mesh, items, rest });
       this.full.push(mesh);
       into.add(mesh);
       if (this.isMany) {
-        const boxes = coarseOf(kind.faces, level.nodes.length).map((faces) =>
-          geometryOf(faces, nodes[0]!.tint),
-        );
-        const far = new InstancedMesh(
-          boxes.length === 1 ? boxes[0] : mergeGeometries(boxes),
-          solid,
-          nodes.length,
-        );
+        const boxes = this.shapes.of(coarseOf(kind.faces, level.nodes.length), nodes[0]!.tint ?? null);
+        const far = new InstancedMesh(boxes.geometry, solid, nodes.length);
         far.instanceMatrix = mesh.instanceMatrix;
-        this.kinds.push({ mesh: far, items, rest });
+        this.kinds.push({ mesh: far, items, rest, place: null });
         this.coarse.push(far);
         into.add(far);
       }
       const drawn = new InstancedBufferGeometry();
-      drawn.setAttribute("position", new EdgesGeometry(geometry, crease).getAttribute("position"));
-      drawn.setAttribute("place", new InstancedBufferAttribute(places, 16));
+      drawn.setAttribute("position", edges.getAttribute("position"));
+      const place = new InstancedBufferAttribute(places, 16);
+      drawn.setAttribute("place", place);
       drawn.instanceCount = nodes.length;
+      this.kinds.push({ mesh, items, rest, place });
       const edge = new LineSegments(drawn, lines);
       edge.frustumCulled = false;
       edge.position.copy(into.position);
@@ -360,15 +357,19 @@ export class SpaceScene {
 
   /** Shows some items off their place until they are shown anew; all others where they are. */
   shift(moves: ReadonlyMap<string, Shift>) {
-    for (const { mesh, items, rest } of this.kinds) {
+    for (const { mesh, items, rest, place } of this.kinds) {
       let stirred = false;
       items.forEach((id, i) => {
         const move = moves.get(id);
         if (!move && !this.shifted.has(id)) return;
-        mesh.setMatrixAt(i, move ? moved(rest[i]!, move) : rest[i]!);
+        const at = move ? moved(rest[i]!, move) : rest[i]!;
+        mesh.setMatrixAt(i, at);
+        if (place) at.toArray(place.array, i * 16);
         stirred = true;
       });
-      if (stirred) mesh.instanceMatrix.needsUpdate = true;
+      if (!stirred) continue;
+      mesh.instanceMatrix.needsUpdate = true;
+      if (place) place.needsUpdate = true;
     }
     this.shifted = new Set(moves.keys());
     this.draw();
@@ -379,6 +380,7 @@ export class SpaceScene {
     cancelAnimationFrame(this.wanted);
     clearTimeout(this.resting);
     free(this.built);
+    this.shapes.dispose();
     this.renderer.dispose();
   }
 }
@@ -412,20 +414,16 @@ function linesOf(ends: readonly number[], material: LineBasicMaterial) {
       3,
     ),
   );
-  return new LineSegments(geometry, material);
+  const segments = new LineSegments(geometry, material);
+  segments.userData.isOwn = true;
+  return segments;
 }
 
-function geometryOf(faces: FacesView, tint?: string | null, flat = false): BufferGeometry {
-  const { places, tones } = trianglesOf(faces, tint, flat);
-  const geometry = new BufferGeometry();
-  geometry.setAttribute("position", new BufferAttribute(places, 3));
-  geometry.setAttribute("color", new BufferAttribute(tones, 3));
-  return geometry;
-}
-
+/** What is kept for the next time is not let go of: meshes, but not their shapes. */
 function free(group: Group) {
   group.traverse((one) => {
-    (one as Partial<Mesh>).geometry?.dispose();
+    const { geometry } = one as Partial<Mesh>;
+    if (geometry instanceof InstancedBufferGeometry || one.userData.isOwn) geometry?.dispose();
     if (one instanceof InstancedMesh) one.dispose();
   });
 }

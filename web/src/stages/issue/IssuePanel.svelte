@@ -269,7 +269,7 @@
   {#key plan.schemeId}
     <BackgroundWork
       {plan}
-      order={{ kind: "sheet-set", schemeId: plan.schemeId }}
+      order={() => ({ kind: "sheet-set", schemeId: plan.schemeId })}
       label="All sheets of the scheme as one PDF"
       file="The set as PDF"
     />

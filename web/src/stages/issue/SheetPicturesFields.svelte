@@ -26,7 +26,7 @@
 
 <h3 class="heading mt-4 mb-1">Pictures on the sheet</h3>
 {#each viewpoints as one (one.id)}
-  <label class="flex items-center gap-1.5 py-0.5"
+  <label class="flex min-h-7 items-center gap-1.5"
     ><input
       type="checkbox"
       checked={chosen.includes(one.id)}
@@ -39,7 +39,7 @@
   <p class="text-[12px] text-soft">Keep a viewpoint in space first.</p>
 {/each}
 {#if chosen.length}
-  <label class="flex items-center gap-1.5 py-0.5"
+  <label class="flex min-h-7 items-center gap-1.5"
     ><input
       type="checkbox"
       checked={alone}
