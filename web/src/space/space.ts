@@ -149,6 +149,8 @@ export class Space {
   /** Looks as somebody has looked before; answers how high the eyes then are above the floor under them, 0 from above. */
   go(look: Look, isKept = true): number {
     this.isPlaced = this.isMoved = true;
+    // Its level may be shown only after this: one stands on that already.
+    if (this.model?.levels.some((level) => level.levelId === look.levelId)) this.standOn(look.levelId);
     const { camera, middle } = this.scene;
     const [x, y, z] = wayOf(look);
     if (look.inside) {
@@ -278,9 +280,13 @@ export class Space {
     walk.at = to;
     walk.floor = next.floor;
     if (next.levelId === this.levelId) return;
-    this.levelId = next.levelId;
-    this.ground = new Ground(this.level()?.obstacles ?? []);
+    this.standOn(next.levelId);
     this.hooks.climbed(next.levelId);
+  }
+
+  private standOn(levelId: string) {
+    this.levelId = levelId;
+    this.ground = new Ground(this.level()?.obstacles ?? []);
   }
 
   /** What the hand holds: the view, or an item at a height of the floor, in m. */
