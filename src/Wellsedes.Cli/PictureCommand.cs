@@ -16,7 +16,7 @@ internal static class PictureCommand
         var arguments = new Arguments(
             args,
             ["--out", "--scheme", "--level", "--viewpoint", "--width", "--height", "--daylight"],
-            ["--title", "--people", "--findings"]
+            ["--title", "--people", "--findings", "--down"]
         );
         var path = arguments.Value("--out") ?? throw new CommandException("Say where to write with --out, for example --out hall.png.");
         var (width, height) = (Pixels(arguments, "--width", 1600), Pixels(arguments, "--height", 1000));
@@ -25,7 +25,7 @@ internal static class PictureCommand
         var plan = PlanFiles.ReadWhole(OpenedPlan.Bytes(arguments.File)).Plan;
         var scheme = OpenedPlan.SchemeOf(plan, arguments.Value("--scheme"));
         var planner = new Planner();
-        var view = Chosen(plan, scheme, arguments) ?? FromAbove(planner, plan, scheme, arguments.Value("--level"), (double)width / height);
+        var view = Chosen(plan, scheme, arguments) ?? Ready(planner, plan, scheme, arguments, (double)width / height);
         view = view with
         {
             Shows = view.Shows with
@@ -57,11 +57,13 @@ internal static class PictureCommand
             );
     }
 
-    private static Viewpoint FromAbove(Planner planner, Plan plan, Scheme scheme, string? name, double aspect)
+    private static Viewpoint Ready(Planner planner, Plan plan, Scheme scheme, Arguments arguments, double aspect)
     {
-        var level = OpenedPlan.LevelOf(plan, name);
-        var model = planner.ModelOf(plan, scheme.Id);
-        return ReadyViewpoints.FromAbove(model.Levels.First(one => one.LevelId == level.Id), scheme.Id, aspect);
+        var level = OpenedPlan.LevelOf(plan, arguments.Value("--level"));
+        var standing = planner.ModelOf(plan, scheme.Id).Levels.First(one => one.LevelId == level.Id);
+        return arguments.Has("--down")
+            ? ReadyViewpoints.StraightDown(standing, scheme.Id, aspect)
+            : ReadyViewpoints.FromAbove(standing, scheme.Id, aspect);
     }
 
     private static int Pixels(Arguments arguments, string name, int usual) =>

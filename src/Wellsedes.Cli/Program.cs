@@ -33,7 +33,7 @@ namespace Wellsedes.Cli
                 "picture FILE --out hall.png [--viewpoint NAME] [--width 1600] [--height 1000] [--scheme NAME] [--level NAME]"
             );
             Console.Error.WriteLine(
-                "     [--title] [--people] [--findings] [--daylight 2026-06-21T15:30]      a scheme in space, from a viewpoint or from above"
+                "     [--down] [--title] [--people] [--findings] [--daylight 2026-06-21T15:30]   a scheme in space, from a viewpoint, from above or straight down"
             );
             return 2;
         }

@@ -206,6 +206,8 @@ public sealed class CommandLineTests
                 file
             );
             Assert.Equal(0, sun.Code);
+            var down = Run("picture", Demo.PlanPath, "--width", "64", "--height", "64", "--down", "--out", file);
+            Assert.Contains("Straight down, 64 x 64 pixels", down.Out, StringComparison.Ordinal);
         }
         finally
         {

@@ -28,12 +28,7 @@ public static class Finishes
     /// <summary>The finishes of the floors and walls of a level, from bottom to top: rooms, zones, walls of rooms, walls.</summary>
     public static IEnumerable<DrawnFinish> OfShell(Plan plan, string schemeId, LevelSpace space)
     {
-        foreach (
-            var finish in plan.OfScheme<Finish>(schemeId)
-                .Where(finish => finish.IsOfFloor || finish.IsOfWalls)
-                .OrderBy(finish => finish.Of)
-                .ThenBy(finish => finish.Id, StringComparer.Ordinal)
-        )
+        foreach (var finish in InOrder(plan, schemeId).Where(finish => finish.IsOfFloor || finish.IsOfWalls))
         {
             var tint = Tints.SeeThrough(finish.Tint, finish.Opacity);
             if (finish.Of == FinishOf.Wall)
@@ -51,12 +46,14 @@ public static class Finishes
         }
     }
 
+    /// <summary>From bottom to top: rooms, zones, walls, items.</summary>
+    private static IEnumerable<Finish> InOrder(Plan plan, string schemeId) =>
+        plan.OfScheme<Finish>(schemeId).OrderBy(finish => finish.Of).ThenBy(finish => finish.Id, StringComparer.Ordinal);
+
     /// <summary>What the floors of rooms and zones of a level are laid with, from bottom to top.</summary>
     internal static IEnumerable<(Finish Finish, Region Region)> FloorsOf(Plan plan, string schemeId, LevelSpace space) =>
-        plan.OfScheme<Finish>(schemeId)
+        InOrder(plan, schemeId)
             .Where(finish => finish.IsOfFloor)
-            .OrderBy(finish => finish.Of)
-            .ThenBy(finish => finish.Id, StringComparer.Ordinal)
             .SelectMany(finish => RegionsOf(plan, space, finish).Select(region => (finish, region)));
 
     /// <summary>The tint of a wall; null for none.</summary>
@@ -117,9 +114,7 @@ public static class Finishes
     public static ImmutableArray<FinishLine> Legend(Plan plan, string schemeId, LevelSpace space, IReadOnlyCollection<PlacedItem> items)
     {
         List<(string Tint, string What, string Of)> lines = [];
-        foreach (
-            var finish in plan.OfScheme<Finish>(schemeId).OrderBy(finish => finish.Of).ThenBy(finish => finish.Id, StringComparer.Ordinal)
-        )
+        foreach (var finish in InOrder(plan, schemeId))
         {
             var name =
                 finish.IsOfFloor || finish.Of == FinishOf.RoomWalls

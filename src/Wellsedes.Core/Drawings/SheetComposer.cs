@@ -71,9 +71,11 @@ public sealed class SheetComposer(ITextMeasure text, ISheetPictures? pictures = 
         var map = new PaperMap(ratio, new Point(centre.X - extent.Centre.X / ratio, centre.Y + extent.Centre.Y / ratio));
         var marks = new List<Mark> { new PathMark(Box(frame), Ink.Full, Ink.Extra) };
         if (isDrawn)
+        {
             new PlanPainter(text, map, units, marks).Paint(input);
-        if (isDrawn && input.Settings.Shows.Dimensions)
-            new DimensionPainter(text, map, units, marks).Paint(input);
+            if (input.Settings.Shows.Dimensions)
+                new DimensionPainter(text, map, units, marks).Paint(input);
+        }
         if (strip is { } beside)
             marks.AddRange(PictureStrip.Paint(Seen(input), beside, pictures));
         var scaleName = isDrawn ? Scales.Write(ratio, units) : "Not to scale";

@@ -5,8 +5,8 @@ namespace Wellsedes.Core.Models;
 /// <summary>The edges of a solid where two of its faces meet at an angle: round sides have none.</summary>
 internal static class Creases
 {
-    /// <summary>The cosine of 35 degrees.</summary>
-    private const double Flat = 0.819;
+    /// <summary>Faces of one thing that meet at less than 35 degrees show no edge: its cosine.</summary>
+    public const double Flat = 0.819;
 
     public static ImmutableArray<(Point3 From, Point3 To)> Of(IEnumerable<ModelFace> faces)
     {

@@ -34,16 +34,17 @@ internal static class FloorMarks
     public static IEnumerable<ShellPart> Tinted(IEnumerable<Thing> things)
     {
         foreach (var thing in things)
-        foreach (var part in thing.Parts().Where(part => part.Role == ThingRole.Tinted))
-        {
-            var rings = Dashes.Flatten(part.Path).Where(ring => ring.Count >= 3).ToArray();
-            var areas = thing.Areas() is { IsEmpty: false } own ? own : [.. rings.Select(ring => new Region([.. Open(ring)], []))];
-            ImmutableArray<ModelFace> faces = [.. areas.SelectMany(area => Solids.Slab(area, Layer, 2 * Layer, Surface.Floor))];
-            yield return new ShellPart(thing.Id, thing.Called(), Surface.Floor, faces) { Tint = Tints.Told(part.Tint).Value };
-        }
+            if (thing.Parts().FirstOrDefault(part => part.Role == ThingRole.Tinted) is { } tinted)
+                yield return new ShellPart(
+                    thing.Id,
+                    thing.Called(),
+                    Surface.Floor,
+                    [.. thing.Areas().SelectMany(area => Solids.Slab(area, Layer, 2 * Layer, Surface.Floor))]
+                )
+                {
+                    Tint = Tints.Told(tinted.Tint).Value,
+                };
     }
-
-    private static IEnumerable<Point> Open(List<Point> ring) => ring[0].DistanceTo(ring[^1]) < 1e-3 ? ring.SkipLast(1) : ring;
 
     /// <summary>The joints of floors, and what is drawn on them.</summary>
     public static IEnumerable<ModelLine> Lines(Plan plan, string schemeId, LevelSpace space, IEnumerable<Thing> things)
@@ -85,11 +86,11 @@ internal static class FloorMarks
     }
 
     /// <summary>A way as a strip along its line.</summary>
-    public static ShellPart? Way(string name, bool holds, ImmutableArray<Point> line)
+    public static ShellPart? Way(ShownWay way)
     {
-        var surface = holds ? Surface.Way : Surface.Finding;
-        var faces = StripOf(line, surface);
-        return faces.IsEmpty ? null : new ShellPart("", name, surface, faces);
+        var surface = way.Holds ? Surface.Way : Surface.Finding;
+        var faces = StripOf(way.Line, surface);
+        return faces.IsEmpty ? null : new ShellPart("", way.Name, surface, faces);
     }
 
     private static ImmutableArray<ModelFace> StripOf(ImmutableArray<Point> line, Surface surface)

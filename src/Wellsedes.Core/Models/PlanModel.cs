@@ -55,30 +55,25 @@ public sealed record ModelLevel(
     public Point Middle { get; init; }
 }
 
-/// <summary>What of a scheme is shown beside what stands in it.</summary>
-/// <param name="CutHeight">Near walls are cut at this height, in mm.</param>
-/// <param name="People">Somebody on every seat.</param>
-/// <param name="Findings">What needs attention.</param>
-/// <param name="Ways">Ways as they are walked, and whether each is as wide as it must be.</param>
-public sealed record ModelShows(
-    double CutHeight = ViewpointShows.UsualCut,
-    bool People = false,
-    ImmutableArray<Finding> Findings = default,
-    ImmutableArray<ShownWay> Ways = default
-);
-
 /// <summary>A way to be shown on the floor of a level.</summary>
 public sealed record ShownWay(string Name, string LevelId, bool Holds, ImmutableArray<Point> Line);
 
 /// <summary>A scheme of a plan in space: kinds once, and where each of them stands.</summary>
 public sealed record PlanModel(ImmutableArray<ModelKind> Kinds, ImmutableArray<ModelLevel> Levels)
 {
+    /// <summary>How high the floor of a level is above the plan's zero, in mm; 0 where it is not there.</summary>
+    public double ElevationOf(string levelId) => Levels.FirstOrDefault(level => level.LevelId == levelId)?.Elevation ?? 0;
+
+    /// <param name="findings">What needs attention and is to be shown, on all levels; none where it is not.</param>
+    /// <param name="ways">The same of ways.</param>
     /// <param name="space">The shell of a level.</param>
     /// <param name="items">What stands on a level of the scheme.</param>
     public static PlanModel Of(
         Plan plan,
         string schemeId,
-        ModelShows shows,
+        ViewpointShows shows,
+        ImmutableArray<Finding> findings,
+        ImmutableArray<ShownWay> ways,
         ItemForms forms,
         Func<string, LevelSpace> space,
         Func<string, IEnumerable<PlacedItem>> items
@@ -101,13 +96,8 @@ public sealed record PlanModel(ImmutableArray<ModelKind> Kinds, ImmutableArray<M
                     ),
                 .. FloorMarks.Finished(plan, schemeId, shell),
                 .. FloorMarks.Tinted(things[level.Id]),
-                .. shows.Findings.IsDefault ? [] : FloorMarks.Found(shows.Findings.Where(finding => finding.LevelId == level.Id)),
-                .. shows.Ways.IsDefault
-                    ? []
-                    : shows
-                        .Ways.Where(way => way.LevelId == level.Id)
-                        .Select(way => FloorMarks.Way(way.Name, way.Holds, way.Line))
-                        .OfType<ShellPart>(),
+                .. FloorMarks.Found(findings.Where(finding => finding.LevelId == level.Id)),
+                .. ways.Where(way => way.LevelId == level.Id).Select(FloorMarks.Way).OfType<ShellPart>(),
             ];
             return new ModelLevel(
                 level.Id,

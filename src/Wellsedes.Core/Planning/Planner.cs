@@ -94,26 +94,21 @@ public sealed class Planner
             cancel
         );
 
-    /// <summary>A scheme in space: its shell and what stands in it as closed solids.</summary>
-    public PlanModel ModelOf(Plan plan, string schemeId, ModelShows? shows = null) =>
-        PlanModel.Of(
+    /// <summary>A scheme in space, as closed solids: its shell and what stands in it, and what a viewpoint shows beside.</summary>
+    /// <exception cref="TooMuchWorkException">Findings are to be shown, and the plan is more than is worked out.</exception>
+    public PlanModel ModelOf(Plan plan, string schemeId, ViewpointShows? shows = null)
+    {
+        shows ??= new ViewpointShows();
+        var state = shows.Findings ? StateOf(plan, schemeId, plan.FirstLevel.Id) : null;
+        return PlanModel.Of(
             plan,
             schemeId,
-            shows ?? new ModelShows(),
+            shows,
+            state?.Findings ?? [],
+            state is null ? [] : ShownWays.Of(state),
             forms,
             levelId => SpaceOn(plan, levelId),
             levelId => forms.PlaceAll(plan, schemeId, levelId)
-        );
-
-    /// <summary>A scheme in space as a viewpoint shows it.</summary>
-    /// <exception cref="TooMuchWorkException">Findings are to be shown, and the plan is more than is worked out.</exception>
-    public PlanModel ModelOf(Plan plan, string schemeId, ViewpointShows shows)
-    {
-        var state = shows.Findings ? StateOf(plan, schemeId, plan.FirstLevel.Id) : null;
-        return ModelOf(
-            plan,
-            schemeId,
-            new ModelShows(shows.CutHeight, shows.People, state?.Findings ?? default, state is null ? default : ShownWays.Of(state))
         );
     }
 

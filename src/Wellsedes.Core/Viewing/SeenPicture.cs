@@ -31,7 +31,7 @@ public sealed record SeenPicture(int Width, int Height, byte[] Pixels)
         CancellationToken cancel = default
     )
     {
-        var camera = Camera.Of(from, plan.Find<Level>(from.LevelId)?.Elevation ?? 0);
+        var camera = Camera.Of(from, model.ElevationOf(from.LevelId));
         var scene = SeenScene.Of(model, from, camera);
         var details = plan.Details;
         Point3? sun = from.Shows.Daylight is { } light ? Sun.At(details.Site ?? Site.Usual, light).Towards(details.North) : null;

@@ -1,3 +1,4 @@
+using System.Globalization;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Models;
 using Wellsedes.Core.Plans;
@@ -12,10 +13,10 @@ public readonly record struct SeenFace(Point3[] Corners, Point3 Normal, int Inst
 /// <summary>Red, green and blue from 0 to 1, as seen.</summary>
 public readonly record struct Tone(float Red, float Green, float Blue)
 {
-    /// <param name="hex">As #RRGGBB.</param>
-    public static Tone Of(string hex) => new(Part(hex, 1), Part(hex, 3), Part(hex, 5));
+    /// <param name="hex">As #RRGGBB, or #RRGGBBAA of which the last is left out.</param>
+    public static Tone Of(ReadOnlySpan<char> hex) => new(Part(hex[1..3]), Part(hex[3..5]), Part(hex[5..7]));
 
-    private static float Part(string hex, int at) => Convert.ToInt32(hex.Substring(at, 2), 16) / 255f;
+    private static float Part(ReadOnlySpan<char> two) => byte.Parse(two, NumberStyles.HexNumber, CultureInfo.InvariantCulture) / 255f;
 }
 
 /// <summary>A line in space, in mm, and how much ink it has.</summary>
@@ -49,12 +50,13 @@ public sealed record SeenScene(IReadOnlyList<SeenFace> Faces, IReadOnlyList<Seen
             foreach (var part in level.Shell)
             {
                 instance++;
-                var isCeiling = part.Surface == Surface.Ceiling;
                 var own = part.Surface == Surface.Floor ? Floors : instance;
+                SeenFace Standing(ModelFace face) => Placed(face, face.Normal, default, level.Elevation, own, part.Id, part.Tint);
+                SeenFace[] whole = [.. part.Faces.Select(Standing)];
+                shading.AddRange(whole);
                 var isCut = cuts && !part.Low.IsEmpty && part.StandsBefore(camera.Eye, level.Middle);
-                if (!isCeiling || from.Shows.Inside)
-                    Add(seen, isCut ? part.Low : part.Faces, own, part.Id, level.Elevation, part.Tint);
-                Add(shading, part.Faces, own, part.Id, level.Elevation, part.Tint);
+                if (part.Surface != Surface.Ceiling || from.Shows.Inside)
+                    seen.AddRange(isCut ? part.Low.Select(Standing) : whole);
                 if (isCut)
                     lines.AddRange(part.Outline.Select(line => new SeenLine(Up(line.From), Up(line.To), TakenOff)));
             }
@@ -75,21 +77,6 @@ public sealed record SeenScene(IReadOnlyList<SeenFace> Faces, IReadOnlyList<Seen
         return new SeenScene(seen, shading, lines, ground);
     }
 
-    private static void Add(List<SeenFace> into, IEnumerable<ModelFace> faces, int instance, string owner, double up, string? tint)
-    {
-        foreach (var face in faces)
-            into.Add(
-                new SeenFace(
-                    [.. face.Corners.Select(p => p with { Z = p.Z + up })],
-                    face.Normal,
-                    instance,
-                    ToneOf(face, tint),
-                    face.Surface,
-                    owner
-                )
-            );
-    }
-
     private static SeenFace Placed(ModelFace face, Point3 normal, Placement at, double up, int instance, string owner, string? tint)
     {
         var (sin, cos) = Math.SinCos(at.Rotation * Math.PI / 180);
@@ -101,5 +88,5 @@ public sealed record SeenScene(IReadOnlyList<SeenFace> Faces, IReadOnlyList<Seen
     }
 
     private static Tone ToneOf(ModelFace face, string? tint) =>
-        Tone.Of(tint is not null && Tones.IsTinted(face.Surface) ? tint[..7] : face.Seen);
+        Tone.Of(tint is not null && Tones.IsTinted(face.Surface) ? tint : face.Seen);
 }

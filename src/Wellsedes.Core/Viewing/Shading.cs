@@ -10,9 +10,6 @@ internal sealed class Shading(SeenScene scene, Camera camera, Lighting lighting,
     /// <summary>Rows of the finer picture that are worked out at once.</summary>
     private const int BandRows = 128;
 
-    /// <summary>Faces of one thing that meet at less than this show no edge: round sides have none. Its cosine, of 35 degrees.</summary>
-    private const float Crease = 0.819f;
-
     private static readonly Tone Ink = Tone.Of("#21302D");
     private static readonly Tone Paper = Tone.Of("#EDEADF");
 
@@ -226,7 +223,7 @@ internal sealed class Shading(SeenScene scene, Camera camera, Lighting lighting,
         if (face == Raster.Nothing || beside == Raster.Nothing)
             return true;
         var (a, b) = (faces[face], faces[beside]);
-        if (a.Instance != b.Instance || a.Normal.Dot(b.Normal) < Crease)
+        if (a.Instance != b.Instance || a.Normal.Dot(b.Normal) < Creases.Flat)
             return true;
         // Flat on: unless one lies well behind the other.
         var expected = near + planes[face].Across * right + planes[face].Down * below;

@@ -11,7 +11,7 @@ namespace Wellsedes.Core.Viewing;
 public sealed record SeenThing(string Id, string Name, double Share, double Distance, double Aside);
 
 /// <summary>What is seen from a viewpoint, counted in a small picture in which each thing has its own number.</summary>
-public static class Sight
+public sealed class Sight
 {
     /// <summary>Pixels of that picture.</summary>
     public const int Wide = 320;
@@ -20,20 +20,30 @@ public static class Sight
     /// <summary>What takes less of a picture than this is not told: it is a speck.</summary>
     private const double Least = 0.0005;
 
-    /// <summary>Things in sight, the largest first.</summary>
-    public static ImmutableArray<SeenThing> Of(PlanModel model, Viewpoint from, double elevation)
+    private readonly PlanModel model;
+    private readonly Camera camera;
+    private readonly IReadOnlyList<SeenFace> faces;
+    private readonly Raster seen;
+
+    public Sight(PlanModel model, Viewpoint from)
     {
-        var camera = Camera.Of(from, elevation);
-        var scene = SeenScene.Of(model, from, camera);
-        var raster = Drawn(scene.Faces, camera);
+        this.model = model;
+        camera = Camera.Of(from, model.ElevationOf(from.LevelId));
+        faces = SeenScene.Of(model, from, camera).Faces;
+        seen = Drawn(faces);
+    }
+
+    /// <summary>Things in sight, the largest first.</summary>
+    public ImmutableArray<SeenThing> Things()
+    {
         var names = NamesOf(model);
         var all = new Dictionary<string, (int Count, double Near, double Sum)>();
-        for (var at = 0; at < raster.Face.Length; at++)
+        for (var at = 0; at < seen.Face.Length; at++)
         {
-            if (raster.Face[at] == Raster.Nothing || scene.Faces[raster.Face[at]].Owner is not { Length: > 0 } owner)
+            if (seen.Face[at] == Raster.Nothing || faces[seen.Face[at]].Owner is not { Length: > 0 } owner)
                 continue;
             var known = all.GetValueOrDefault(owner);
-            all[owner] = (known.Count + 1, Math.Max(known.Near, raster.Near[at]), known.Sum + at % Wide + 0.5);
+            all[owner] = (known.Count + 1, Math.Max(known.Near, seen.Near[at]), known.Sum + at % Wide + 0.5);
         }
         return
         [
@@ -41,7 +51,7 @@ public static class Sight
                 .Select(one => new SeenThing(
                     one.Key,
                     names[one.Key],
-                    (double)one.Value.Count / raster.Face.Length,
+                    (double)one.Value.Count / seen.Face.Length,
                     1 / one.Value.Near,
                     one.Value.Sum / one.Value.Count / Wide * 2 - 1
                 ))
@@ -51,18 +61,11 @@ public static class Sight
         ];
     }
 
-    /// <summary>
-    /// How much of a thing is seen from a viewpoint, from 0 to 1, of what would be seen of it if nothing stood before it; null where none of it is in that direction.
-    /// </summary>
-    public static double? ShareOf(PlanModel model, Viewpoint from, double elevation, string id)
+    /// <summary>How much of a thing is seen, from 0 to 1, of what would be seen of it if nothing stood before it; null where none of it is in that direction.</summary>
+    public double? ShareOf(string id)
     {
-        var camera = Camera.Of(from, elevation);
-        var scene = SeenScene.Of(model, from, camera);
-        var alone = Drawn([.. scene.Faces.Where(face => face.Owner == id)], camera).Face.Count(face => face != Raster.Nothing);
-        if (alone == 0)
-            return null;
-        var seen = Drawn(scene.Faces, camera).Face.Count(face => face != Raster.Nothing && scene.Faces[face].Owner == id);
-        return (double)seen / alone;
+        var alone = Drawn([.. faces.Where(face => face.Owner == id)]).Face.Count(face => face != Raster.Nothing);
+        return alone == 0 ? null : (double)seen.Face.Count(face => face != Raster.Nothing && faces[face].Owner == id) / alone;
     }
 
     /// <summary>The look of somebody on a seat at a point of the level.</summary>
@@ -86,13 +89,13 @@ public static class Sight
         );
     }
 
-    private static Raster Drawn(IReadOnlyList<SeenFace> faces, Camera camera)
+    private Raster Drawn(IReadOnlyList<SeenFace> all)
     {
         // What one sees through is not in the way.
-        SeenFace[] seen = [.. faces.Select(face => face.Surface == Surface.Glass ? face with { Corners = [] } : face)];
+        SeenFace[] solid = [.. all.Select(face => face.Surface == Surface.Glass ? face with { Corners = [] } : face)];
         var raster = new Raster(Wide, High);
         raster.Clear(0);
-        var projection = new Lens(camera, Wide, High).Project(seen);
+        var projection = new Lens(camera, Wide, High).Project(solid);
         foreach (var polygon in projection.Polygons)
             raster.Draw(projection, polygon);
         return raster;

@@ -164,17 +164,9 @@ public static class GlbReader
             var box = Bounds.Around(mesh.Triangles.Distinct().Select(At));
             var cell = Math.Max(2, Math.Max(box.Width, box.Height) / Cells);
             var mask = new Mask((int)(box.Width / cell) + 3, (int)(box.Height / cell) + 3);
+            Point Cell(int corner) => new((At(corner).X - box.MinX) / cell + 1, (box.MaxY - At(corner).Y) / cell + 1);
             for (var i = 0; i < mesh.Triangles.Length; i += 3)
-                Touched(
-                    mask,
-                    [
-                        .. mesh
-                            .Triangles.Skip(i)
-                            .Take(3)
-                            .Select(At)
-                            .Select(p => new Point((p.X - box.MinX) / cell + 1, (box.MaxY - p.Y) / cell + 1)),
-                    ]
-                );
+                Touched(mask, [Cell(mesh.Triangles[i]), Cell(mesh.Triangles[i + 1]), Cell(mesh.Triangles[i + 2])]);
             var ring = Cutout.Outline(mask);
             // In the box of the model: a cell more on every side is none of it.
             var found = Bounds.Around(ring);

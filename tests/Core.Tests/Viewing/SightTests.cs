@@ -46,7 +46,7 @@ public class SightTests
             };
             var seen = model with { Levels = [own] };
             var view = Sight.FromSeat(seat, S, L, 1200, towards) with { FieldOfView = 20 };
-            var share = Sight.ShareOf(seen, view, 0, "stage")!.Value;
+            var share = new Sight(seen, view).ShareOf("stage")!.Value;
             (least, most) = (Math.Min(least, share), Math.Max(most, share));
             var rays = ByRays(seen, view);
             Assert.True(Math.Abs(share - rays) < 0.06, $"{seat.Name} sees {share:0.00}, rays say {rays:0.00}");
@@ -104,14 +104,14 @@ public class SightTests
         var hall = Hall();
         var model = Planner.ModelOf(hall.Plan, S);
         var view = new Viewpoint("v", S, L, "V", 7000, 12_000, 1600, 90, -5, 60, new ViewpointShows(Inside: true));
-        var stage = Sight.Of(model, view, 0).Single(thing => thing.Id == "stage");
+        var stage = new Sight(model, view).Things().Single(thing => thing.Id == "stage");
         Assert.Equal(2200, stage.Distance, 150.0);
         Assert.InRange(stage.Aside, -0.05, 0.05);
         // Turned to the left it lies at the right; with one's back to it it is not seen.
-        Assert.True(Sight.Of(model, view with { Heading = 110 }, 0).Single(thing => thing.Id == "stage").Aside > 0.3);
-        var back = Sight.Of(model, view with { Heading = 270 }, 0);
+        Assert.True(new Sight(model, view with { Heading = 110 }).Things().Single(thing => thing.Id == "stage").Aside > 0.3);
+        var back = new Sight(model, view with { Heading = 270 }).Things();
         Assert.DoesNotContain(back, thing => thing.Id == "stage");
-        Assert.Null(Sight.ShareOf(model, view with { Heading = 270 }, 0, "stage"));
+        Assert.Null(new Sight(model, view with { Heading = 270 }).ShareOf("stage"));
         Assert.Equal(back.Select(thing => thing.Share).OrderDescending(), back.Select(thing => thing.Share));
     }
 

@@ -94,8 +94,7 @@ public sealed class SeenPngTests
             Assert.True(views.Length >= 4, file);
             foreach (var view in views)
             {
-                var level = plan.Find<Level>(view.LevelId)!;
-                var seen = Sight.Of(planner.ModelOf(plan, view.SchemeId, view.Shows), view, level.Elevation);
+                var seen = new Sight(planner.ModelOf(plan, view.SchemeId, view.Shows), view).Things();
                 Assert.True(seen.Length >= 3, $"{file}, {view.Name}: {seen.Length}");
             }
         }

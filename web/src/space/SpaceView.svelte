@@ -72,9 +72,12 @@
           dropped(at, free) {
             if (raised) settle();
             else if (at) gesture?.up(hand(at, free));
-            else gesture?.cancel();
-            gesture = null;
-            dragging = false;
+            letGo();
+          },
+          putBack() {
+            gesture?.cancel();
+            if (raised) space?.shift(noShifts);
+            letGo();
           },
         });
         made.isSelected = (id) => plan.selected.has(id);
@@ -102,6 +105,11 @@
       space?.dispose();
     };
   });
+
+  function letGo() {
+    gesture = null;
+    dragging = false;
+  }
 
   /** Straight up or down: what hangs on a wall slides on it, what stands on the floor is lifted off it. */
   function lift(by: number) {

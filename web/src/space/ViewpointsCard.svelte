@@ -127,7 +127,7 @@
 <BackgroundWork
   {plan}
   order={() => {
-    const from = looking.asViewpoint("now", looking.seat || "As seen");
+    const from = looking.asViewpoint("now", looking.seat.slice(0, 40) || "As seen");
     return from && { kind: "picture", schemeId: plan.schemeId, picture: { width, height, titled, from } };
   }}
   label="Take a picture"

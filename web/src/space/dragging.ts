@@ -26,9 +26,10 @@ export function levelTable(plan: OpenPlan): Table {
 /** Where what a hand moves, here or on the plan, is shown by now: where it is caught, else where the hand has it. */
 export function shiftsOf(plan: OpenPlan): ReadonlyMap<string, Shift> {
   const moves = new Map<string, Shift>();
-  for (const [id, { from, to }] of plan.heldAway) {
+  const { before, to } = plan.heldAway;
+  for (const [id, from] of before) {
     const caught = plan.probe?.caught ? plan.asMoved(id) : undefined;
-    moves.set(id, { from, to: caught?.type === "item" ? (caught as Item) : to });
+    moves.set(id, { from, to: caught?.type === "item" ? (caught as Item) : to(from) });
   }
   return moves;
 }

@@ -1,17 +1,18 @@
 import type { ModelLevelView, ModelView, Viewpoint } from "../app/api";
 import type { OpenPlan } from "../plan/openPlan.svelte";
-import { remember, remembered, rounded, type Look } from "./look";
+import { atEyeLevel, remember, remembered, rounded, type Look } from "./look";
 import type { Space } from "./space";
 
 type Shows = Viewpoint["shows"];
 type Seat = ModelLevelView["seats"][number];
 
 export const usualCut = 900;
+const seated = 1200;
 /** Eyes above the floor, in mm: standing, seated, in a wheelchair. */
 export const eyes = [
   [0, "From above"],
   [1600, "Standing"],
-  [1200, "Seated"],
+  [seated, "Seated"],
   [1150, "Wheelchair"],
 ] as const;
 
@@ -108,10 +109,10 @@ export class Looking {
       levelId: this.plan.levelId,
       x: seat.x,
       y: seat.y,
-      z: seat.z + 1200,
+      z: seat.z + seated,
       heading,
       pitch: 0,
-      fieldOfView: 64,
+      fieldOfView: atEyeLevel,
       inside: true,
     });
   }

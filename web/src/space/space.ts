@@ -25,7 +25,10 @@ export interface Hooks {
   dragged(at: Point, free: boolean): void;
   /** Dragged straight up or down by so much, in mm. */
   raised(by: number): void;
+  /** Let go over the floor, or nowhere over it when it was raised. */
   dropped(at: Point | null, free: boolean): void;
+  /** Nothing is to come of it. */
+  putBack(): void;
 }
 
 /** What a hand does in space: round about what is shown, or on one's feet at eye level. */
@@ -85,10 +88,6 @@ export class Space {
   /** Shows items off their place until the model is shown anew; none puts all back. */
   shift(moves: ReadonlyMap<string, Shift>) {
     this.scene.shift(moves);
-  }
-
-  get isWalking() {
-    return this.walk !== null;
   }
 
   /** From above when the eye is at 0 mm, else on one's feet at that height, at a place or in the middle. */
@@ -364,7 +363,8 @@ export class Space {
       const on = this.floorUnder(e);
       this.held = null;
       this.orbit.enabled = !this.walk;
-      this.hooks.dropped(pressed ? null : on, e.altKey);
+      if (pressed || (!on && held.up === null)) this.hooks.putBack();
+      else this.hooks.dropped(on, e.altKey);
       if (!pressed) return;
     }
     this.held = null;
@@ -375,7 +375,7 @@ export class Space {
   };
 
   private readonly letGo = () => {
-    if (this.held?.item) this.hooks.dropped(null, false);
+    if (this.held?.item) this.hooks.putBack();
     this.held = null;
     this.orbit.enabled = !this.walk;
   };

@@ -56,20 +56,15 @@ public static class ModelEndpoints
     )
     {
         var from = request.From;
-        if ((WellFormed.Check(from) ?? from.Wrong()) is { } wrong)
-            return TypedResults.Problem(wrong.Message, statusCode: 422);
         var now = (await plans.GetAsync(planId))!.Now;
-        if (now.Plan.Find<Level>(from.LevelId) is not { } level)
-            return TypedResults.Problem("The level is no longer there.", statusCode: 422);
+        if (now.WrongLook(from) is { } wrong)
+            return TypedResults.Problem(wrong, statusCode: 422);
         return TypedResults.Ok(
             await desk.AskAsync(
                 () =>
                 {
-                    var model = now.Model(from.SchemeId, from.Shows);
-                    return new SeenView(
-                        Sight.Of(model, from, level.Elevation),
-                        request.Of is { } of ? Sight.ShareOf(model, from, level.Elevation, of) : null
-                    );
+                    var sight = new Sight(now.Model(from.SchemeId, from.Shows), from);
+                    return new SeenView(sight.Things(), request.Of is { } of ? sight.ShareOf(of) : null);
                 },
                 cancel
             )

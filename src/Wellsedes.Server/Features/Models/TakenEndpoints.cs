@@ -1,3 +1,4 @@
+using System.Linq.Expressions;
 using System.Security.Claims;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
@@ -41,11 +42,16 @@ public static class TakenEndpoints
         taken.MapDelete("/{pictureId:guid}", RemoveAsync).NeedsRole(ProjectRole.Editor).WithName("removeTakenPicture");
     }
 
+    private static readonly Expression<Func<TakenView, TakenEntry>> Entry = t =>
+        new(t.Id, t.SchemeId, t.Name, t.PlanRevision, t.TakenAt, t.TakenBy, t.Width, t.Height, t.Size);
+
+    private static readonly Func<TakenView, TakenEntry> EntryOf = Entry.Compile();
+
     private static async Task<TakenEntry[]> ListAsync(Guid planId, WellsedesContext context, CancellationToken cancel) =>
         await context
             .Taken.Where(taken => taken.PlanId == planId)
             .OrderByDescending(taken => taken.TakenAt)
-            .Select(t => new TakenEntry(t.Id, t.SchemeId, t.Name, t.PlanRevision, t.TakenAt, t.TakenBy, t.Width, t.Height, t.Size))
+            .Select(Entry)
             .ToArrayAsync(cancel);
 
     private static async Task<Results<Ok<TakenEntry>, NotFound<string>, ProblemHttpResult>> KeepAsync(
@@ -86,19 +92,7 @@ public static class TakenEndpoints
             context.Add(kept);
             await context.SaveChangesAsync(cancel);
         }
-        return TypedResults.Ok(
-            new TakenEntry(
-                kept.Id,
-                kept.SchemeId,
-                kept.Name,
-                kept.PlanRevision,
-                kept.TakenAt,
-                kept.TakenBy,
-                kept.Width,
-                kept.Height,
-                kept.Size
-            )
-        );
+        return TypedResults.Ok(EntryOf(kept));
     }
 
     private static async Task<Results<FileContentHttpResult, NotFound>> FileAsync(

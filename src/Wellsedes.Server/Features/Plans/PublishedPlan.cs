@@ -145,6 +145,10 @@ public sealed record PublishedPlan(
     public PlanModel Model(string? schemeId, ViewpointShows shows) =>
         Fault is null ? Planner.ModelOf(Plan, SchemeOf(schemeId), shows) : new PlanModel([], []);
 
+    /// <summary>What is wrong with a look into it that is not kept; null when nothing is.</summary>
+    public string? WrongLook(Viewpoint from) =>
+        Plan.Find<Level>(from.LevelId) is null ? "The level is no longer there." : PlanChecks.OfEntity(Plan, from)?.Message;
+
     /// <summary>Takes the pictures of its sheets.</summary>
     public SheetCamera Camera(CancellationToken cancel) => new(Planner, Plan, cancel);
 

@@ -17,10 +17,8 @@ public sealed class PictureWork : IWorkKind
         var wanted = PictureTaking.Wanted(order);
         var from = wanted.From ?? throw new WorkRefusedException("Say from where the picture is to be taken.");
         var scheme = plan.SchemeOf(order.SchemeId);
-        if ((WellFormed.Check(from) ?? from.Wrong()) is { } wrong)
-            throw new WorkRefusedException(wrong.Message);
-        if (plan.Plan.Find<Level>(from.LevelId) is null)
-            throw new WorkRefusedException("The level that the picture is of is no longer there.");
+        if (plan.WrongLook(from) is { } wrong)
+            throw new WorkRefusedException(wrong);
         var png = PictureTaking.Take(plan, scheme, from, wanted, progress, cancel);
         return new WorkFile(png, "image/png", FileNames.Of($"{plan.Plan.Details.Title} {from.Name}", "png"))
         {

@@ -38,12 +38,11 @@ export class MoveItems implements Gesture {
     const scale = this.table.view().scale;
     const to = { x: x + (hand.at.x - this.start.x) / scale, y: y - (hand.at.y - this.start.y) / scale };
     const next = new MoveItems(this.table, this.start, this.held, this.before, this.holds, to);
-    this.table.plan.heldAway = new Map(
-      [...this.before].map(([id, from]) => [
-        id,
-        { from, to: { ...from, x: from.x + to.x - x, y: from.y + to.y - y } },
-      ]),
-    );
+    const [dx, dy] = [to.x - x, to.y - y];
+    this.table.plan.heldAway = {
+      before: this.before,
+      to: (from) => ({ ...from, x: from.x + dx, y: from.y + dy }),
+    };
     // Somebody may have removed it meanwhile; then letting go says so.
     if (this.table.plan.entities.has(this.held)) this.table.plan.ask(next.edit(hand.free));
     return next;
@@ -90,19 +89,9 @@ export class MoveItems implements Gesture {
     const { plan } = this.table;
     const put = [...this.holds].map((id) => plan.item(id)).filter((item): item is Item => !!item);
     plan.inHand = nothing;
-    plan.heldAway = new Map(
-      put.flatMap((item) => {
-        const from = this.before.get(item.id);
-        return from ? [[item.id, { from, to: this.at(item) }] as const] : [];
-      }),
-    );
-    plan.showUntil(
-      plan.do(
-        () => this.edit(hand.free),
-        undefined,
-        put.map((item) => this.at(item)),
-      ),
-    );
+    const shown = new Map(put.map((item) => [item.id, this.at(item)]));
+    plan.heldAway = { before: this.before, to: (from) => shown.get(from.id) ?? from };
+    plan.showUntil(plan.do(() => this.edit(hand.free), undefined, [...shown.values()]));
   }
 
   cancel() {

@@ -1,11 +1,10 @@
 <script lang="ts">
   import { onDestroy } from "svelte";
   import { sendModel, type ModelRead, type OwnMesh } from "../../app/api";
-  import LengthField from "../../parts/LengthField.svelte";
   import Select from "../../parts/Select.svelte";
   import { formIsRead } from "../../plan/forms";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
-  import { kindNames } from "./catalogue";
+  import OwnFields from "./OwnFields.svelte";
 
   /** Brings in a GLB model as an own item: its outline from above is drawn on the plan, and in space it is seen as it is. */
   let { plan, onkept }: { plan: OpenPlan; onkept: () => void } = $props();
@@ -105,18 +104,7 @@
           ? `, of which ${read.mostTriangles} are kept`
           : ""}.
       </p>
-      <label class="field">
-        <span class="sr-only">Name of the own item</span>
-        <input class="w-full outline-none" placeholder="Name" maxlength="60" required bind:value={name} />
-      </label>
-      <Select
-        label="Kind of the own item"
-        class="field w-full"
-        options={Object.entries(kindNames)}
-        bind:value={kind}
-      />
-      <LengthField label="True width" value={width} units={plan.units} onvalue={(v) => (width = v)} />
-      <LengthField label="Height" value={height} units={plan.units} onvalue={(v) => (height = v)} />
+      <OwnFields units={plan.units} bind:name bind:kind bind:width bind:height />
       <Select
         label="Which side is its front"
         class="field w-full"

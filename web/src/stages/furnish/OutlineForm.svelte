@@ -1,10 +1,8 @@
 <script lang="ts">
   import { sendOutline } from "../../app/api";
-  import LengthField from "../../parts/LengthField.svelte";
-  import Select from "../../parts/Select.svelte";
   import { formIsRead } from "../../plan/forms";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
-  import { kindNames } from "./catalogue";
+  import OwnFields from "./OwnFields.svelte";
 
   /** Brings in an SVG picture, seen from above, as an own item at its true size. */
   let { plan, onkept }: { plan: OpenPlan; onkept: () => void } = $props();
@@ -48,18 +46,7 @@
       required
       bind:files={file}
     />
-    <label class="field">
-      <span class="sr-only">Name of the own item</span>
-      <input class="w-full outline-none" placeholder="Name" maxlength="60" required bind:value={name} />
-    </label>
-    <Select
-      label="Kind of the own item"
-      class="field w-full"
-      options={Object.entries(kindNames)}
-      bind:value={kind}
-    />
-    <LengthField label="True width" value={width} units={plan.units} onvalue={(v) => (width = v)} />
-    <LengthField label="Height" value={height} units={plan.units} onvalue={(v) => (height = v)} />
+    <OwnFields units={plan.units} bind:name bind:kind bind:width bind:height />
     <button class="action" disabled={busy || !plan.canEdit}>Bring it in</button>
     {#if said}<p class="text-[12px] text-must" role="alert">{said}</p>{/if}
   </form>
