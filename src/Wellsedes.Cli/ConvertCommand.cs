@@ -1,5 +1,6 @@
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
+using Wellsedes.Formats.Lettering;
 using Wellsedes.Formats.Models;
 using Wellsedes.Formats.PlanFile;
 
@@ -29,7 +30,7 @@ internal static class ConvertCommand
     private static int Model(Plan plan, string? name, string path)
     {
         var scheme = OpenedPlan.SchemeOf(plan, name);
-        var model = new Planner().ModelOf(plan, scheme.Id);
+        var model = new Planner().ModelOf(plan, scheme.Id, lettering: Typefaces.Shared);
         var bytes = GlbWriter.Write(model, $"{plan.Details.Title}, {scheme.Name}");
         File.WriteAllBytes(path, bytes);
         Console.WriteLine(

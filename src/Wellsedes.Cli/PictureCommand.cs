@@ -3,6 +3,7 @@ using Wellsedes.Core.Models;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Viewing;
+using Wellsedes.Formats.Lettering;
 using Wellsedes.Formats.PlanFile;
 using Wellsedes.Formats.Viewing;
 
@@ -37,7 +38,7 @@ internal static class PictureCommand
         };
         if (view.Wrong() is { } cannot)
             throw new CommandException(cannot.Message);
-        var picture = SeenPicture.Of(planner.ModelOf(plan, scheme.Id, view.Shows), plan, view, width, height);
+        var picture = SeenPicture.Of(planner.ModelOf(plan, scheme.Id, view.Shows, Typefaces.Shared), plan, view, width, height);
         var bytes = SeenPng.Write(picture, arguments.Has("--title") ? $"{plan.Details.Title}, {scheme.Name}: {view.Name}" : "");
         File.WriteAllBytes(path, bytes);
         Console.WriteLine($"{path}: {view.Name}, {width} x {height} pixels, {bytes.Length} bytes");

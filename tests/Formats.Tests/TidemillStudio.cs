@@ -97,6 +97,19 @@ internal static class TidemillStudio
         {
             Sure = true,
         };
+        // Over the boards on the far wall, and over the counter where people come in.
+        yield return new PutThing(
+            new Mark("sign-circles", OpenHouse, level, MarkShape.Sign, 6400, 13_000, 0, 2400, 280, "Circles 1 to 4", Hangs: 2540)
+        )
+        {
+            Sure = true,
+        };
+        yield return new PutThing(
+            new Mark("sign-welcome", OpenHouse, level, MarkShape.Sign, 14_300, 5900, 0, 1800, 360, "Welcome", Hangs: 2400)
+        )
+        {
+            Sure = true,
+        };
         yield return new AddSheet("sheet-studio-open", OpenHouse, level);
     }
 

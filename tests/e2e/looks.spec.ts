@@ -156,10 +156,20 @@ test("what was looked at is looked at again, soft light comes at rest, and a los
     timeout: 20_000,
   });
   expect(first.equals(await shot())).toBe(false);
+  // What is shown, and by which light, is remembered with the look.
+  await space(page).getByLabel("People on all seats").check();
+  await again();
+  await space(page).getByRole("button", { name: "Show", exact: true }).click();
+  for (const kept of ["Sun", "People on all seats"])
+    await expect(space(page).getByLabel(kept)).toBeChecked();
+  await expect(canvas(page)).toHaveAttribute("data-fine", "true", {
+    timeout: 20_000,
+  });
   await canvas(page).focus();
   await page.keyboard.press("ArrowLeft");
   await expect(canvas(page)).toHaveAttribute("data-fine", "false");
   await space(page).getByLabel("Soft light at rest").uncheck();
+  await space(page).getByLabel("People on all seats").uncheck();
   await page.keyboard.press("Tab");
   await canvas(page).focus();
   await page.keyboard.press("ArrowRight");

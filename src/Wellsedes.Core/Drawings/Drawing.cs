@@ -63,3 +63,10 @@ public interface ITextMeasure
 {
     double Width(string text, double size, bool bold);
 }
+
+/// <summary>Lettering that has outlines, for what is written where it is built: on floors and signs.</summary>
+public interface ILettering : ITextMeasure
+{
+    /// <summary>The letters of a text about its middle, reading along +x, for a size in mm; empty where nothing of it is seen.</summary>
+    ImmutableArray<Region> Letters(string text, double size);
+}

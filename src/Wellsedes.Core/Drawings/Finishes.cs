@@ -56,6 +56,12 @@ public static class Finishes
             .Where(finish => finish.IsOfFloor)
             .SelectMany(finish => RegionsOf(plan, space, finish).Select(region => (finish, region)));
 
+    /// <summary>The tints of the walls around rooms, each with the room.</summary>
+    internal static IEnumerable<(Finish Finish, Region Room)> OfRoomWalls(Plan plan, string schemeId, LevelSpace space) =>
+        InOrder(plan, schemeId)
+            .Where(finish => finish.Of == FinishOf.RoomWalls)
+            .SelectMany(finish => RegionsOf(plan, space, finish).Select(region => (finish, region)));
+
     /// <summary>The tint of a wall; null for none.</summary>
     internal static string? TintOfWall(Plan plan, string schemeId, string wallId) =>
         plan.OfScheme<Finish>(schemeId).LastOrDefault(finish => finish.Of == FinishOf.Wall && finish.TargetId == wallId)?.Tint;
@@ -172,7 +178,7 @@ public static class Finishes
         List<PathStep> steps = [];
         foreach (var (a, b) in joints)
         {
-            foreach (var (start, end) in Within(region, from.Out(a), from.Out(b)))
+            foreach (var (start, end) in region.Within(from.Out(a), from.Out(b)))
             {
                 steps.Add(new PathStep(PathStepKind.Move, start));
                 steps.Add(new PathStep(PathStepKind.Line, end));
@@ -237,27 +243,5 @@ public static class Finishes
         for (var y = box.MinY + apart / 2; y < box.MaxY; y += apart, row++)
         for (var x = box.MinX + apart * (row % 2 == 0 ? 0.25 : 0.75); x < box.MaxX; x += apart)
             yield return (new(x, y), new(x + 40, y + 40));
-    }
-
-    /// <summary>The parts of a stretch that lie within a region.</summary>
-    private static IEnumerable<(Point, Point)> Within(Region region, Point a, Point b)
-    {
-        List<double> cuts = [0, 1];
-        foreach (var ring in region.Holes.Insert(0, region.Outline))
-            for (var i = 0; i < ring.Length; i++)
-            {
-                var (p, q) = (ring[i], ring[(i + 1) % ring.Length]);
-                var (d, e) = (b - a, q - p);
-                var cross = d.Cross(e);
-                if (Math.Abs(cross) < 1e-9)
-                    continue;
-                var (t, u) = ((p - a).Cross(e) / cross, (p - a).Cross(d) / cross);
-                if (t > 0 && t < 1 && u >= 0 && u <= 1)
-                    cuts.Add(t);
-            }
-        cuts.Sort();
-        for (var i = 0; i + 1 < cuts.Count; i++)
-            if (cuts[i + 1] - cuts[i] > 1e-9 && region.Holds(a + (b - a) * ((cuts[i] + cuts[i + 1]) / 2)))
-                yield return (a + (b - a) * cuts[i], a + (b - a) * cuts[i + 1]);
     }
 }

@@ -45,11 +45,63 @@ public sealed record Region(ImmutableArray<Point> Outline, ImmutableArray<Immuta
     public Region In(Placement frame) =>
         new([.. Outline.Select(frame.In)], [.. Holes.Select(hole => hole.Select(frame.In).ToImmutableArray())]);
 
+    /// <summary>Rings that do not cross each other as regions: what lies in one of them is its hole, what lies in that is a region again. Slivers are left out.</summary>
+    public static ImmutableArray<Region> FromRings(IEnumerable<IEnumerable<Point>> rings)
+    {
+        ImmutableArray<Point>[] all = [.. rings.Select(ring => Closed(ring)).Where(ring => Math.Abs(SignedArea(ring)) > 1e-6)];
+        int[] depth = [.. all.Select(ring => all.Count(other => other != ring && Inside(other, ring[0])))];
+        return
+        [
+            .. Enumerable
+                .Range(0, all.Length)
+                .Where(i => depth[i] % 2 == 0)
+                .Select(i => new Region(
+                    Turned(all[i], true),
+                    [
+                        .. Enumerable
+                            .Range(0, all.Length)
+                            .Where(j => depth[j] == depth[i] + 1 && Inside(all[i], all[j][0]))
+                            .Select(j => Turned(all[j], false)),
+                    ]
+                )),
+        ];
+
+        static ImmutableArray<Point> Closed(IEnumerable<Point> ring)
+        {
+            Point[] points = [.. ring];
+            return points.Length > 1 && points[0].DistanceTo(points[^1]) < 1e-6 ? [.. points[..^1]] : [.. points];
+        }
+        static ImmutableArray<Point> Turned(ImmutableArray<Point> ring, bool counterClockwise) =>
+            SignedArea(ring) > 0 == counterClockwise ? ring : [.. ring.Reverse()];
+    }
+
     /// <summary>The box around several.</summary>
     public static Bounds BoxOf(IEnumerable<Region> regions) =>
         regions.Aggregate(Bounds.Empty, (all, region) => all.Including(region.Bounds));
 
     public bool Holds(Point p) => Bounds.Holds(p) && Inside(Outline, p) && !Holes.Any(hole => Inside(hole, p));
+
+    /// <summary>The parts of a stretch that lie within it.</summary>
+    public IEnumerable<(Point From, Point To)> Within(Point a, Point b)
+    {
+        List<double> cuts = [0, 1];
+        foreach (var ring in Rings())
+            for (var i = 0; i < ring.Length; i++)
+            {
+                var (p, q) = (ring[i], ring[(i + 1) % ring.Length]);
+                var (d, e) = (b - a, q - p);
+                var cross = d.Cross(e);
+                if (Math.Abs(cross) < 1e-9)
+                    continue;
+                var (t, u) = ((p - a).Cross(e) / cross, (p - a).Cross(d) / cross);
+                if (t > 0 && t < 1 && u >= 0 && u <= 1)
+                    cuts.Add(t);
+            }
+        cuts.Sort();
+        for (var i = 0; i + 1 < cuts.Count; i++)
+            if (cuts[i + 1] - cuts[i] > 1e-9 && Holds(a + (b - a) * ((cuts[i] + cuts[i + 1]) / 2)))
+                yield return (a + (b - a) * cuts[i], a + (b - a) * cuts[i + 1]);
+    }
 
     public static double SignedArea(ImmutableArray<Point> ring)
     {

@@ -53,7 +53,7 @@ internal static class FloorMarks
             if (joints is not null)
                 foreach (var line in LinesOf(joints, false))
                     yield return line;
-        foreach (var part in things.SelectMany(thing => thing.Parts()))
+        foreach (var part in things.Where(thing => thing.HangsAt() is null).SelectMany(thing => thing.Parts()))
             if (part.Role is ThingRole.Line or ThingRole.Heavy or ThingRole.Body)
                 foreach (var line in LinesOf(part.Path, part.Role == ThingRole.Heavy))
                     yield return line;

@@ -30,6 +30,9 @@ public enum Surface
     /// <summary>Where a wall ends above, or is cut.</summary>
     Cut,
 
+    /// <summary>What is written on a floor or a sign.</summary>
+    Lettering,
+
     /// <summary>What is marked on a floor: a finding, a way that holds, a way that does not.</summary>
     Finding,
     Way,

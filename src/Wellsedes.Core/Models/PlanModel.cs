@@ -66,6 +66,7 @@ public sealed record PlanModel(ImmutableArray<ModelKind> Kinds, ImmutableArray<M
 
     /// <param name="findings">What needs attention and is to be shown, on all levels; none where it is not.</param>
     /// <param name="ways">The same of ways.</param>
+    /// <param name="lettering">What is written is built in it; null where it is not to be seen.</param>
     /// <param name="space">The shell of a level.</param>
     /// <param name="items">What stands on a level of the scheme.</param>
     public static PlanModel Of(
@@ -74,6 +75,7 @@ public sealed record PlanModel(ImmutableArray<ModelKind> Kinds, ImmutableArray<M
         ViewpointShows shows,
         ImmutableArray<Finding> findings,
         ImmutableArray<ShownWay> ways,
+        ILettering? lettering,
         ItemForms forms,
         Func<string, LevelSpace> space,
         Func<string, IEnumerable<PlacedItem>> items
@@ -87,15 +89,16 @@ public sealed record PlanModel(ImmutableArray<ModelKind> Kinds, ImmutableArray<M
 
         ModelLevel LevelOf(Level level, LevelSpace shell, PlacedItem[] standing)
         {
+            ShellPart[] bare = [.. ShellSolids.Of(shell, flights[level.Id], shows.CutHeight)];
+            ShellPart[] walls = [.. bare.Where(part => part.Surface == Surface.Wall)];
             IEnumerable<ShellPart> parts =
             [
-                .. ShellSolids
-                    .Of(shell, flights[level.Id], shows.CutHeight)
-                    .Select(part =>
-                        part.Surface == Surface.Wall ? part with { Tint = Finishes.TintOfWall(plan, schemeId, part.Id) } : part
-                    ),
+                .. walls.Select(wall => wall with { Tint = Finishes.TintOfWall(plan, schemeId, wall.Id) }),
+                .. bare.Where(part => part.Surface != Surface.Wall),
+                .. WallSheets.Of(plan, schemeId, shell, walls),
                 .. FloorMarks.Finished(plan, schemeId, shell),
                 .. FloorMarks.Tinted(things[level.Id]),
+                .. lettering is null ? [] : Written.On(shell, things[level.Id], plan.Details.Units, lettering),
                 .. FloorMarks.Found(findings.Where(finding => finding.LevelId == level.Id)),
                 .. ways.Where(way => way.LevelId == level.Id).Select(FloorMarks.Way).OfType<ShellPart>(),
             ];

@@ -26,6 +26,7 @@ public static class Tones
             Surface.Step => "#CDBB98",
             Surface.Door => "#BB9862",
             Surface.Cut => "#55665F",
+            Surface.Lettering => "#2F3B36",
             Surface.Finding => "#B4502F",
             Surface.Way => "#7E9C8B",
             Surface.Pinch => "#D08A3E",
@@ -34,5 +35,15 @@ public static class Tones
 
     /// <summary>Whether a tint of the item shows on it: legs, glass and the like keep their own tone.</summary>
     public static bool IsTinted(Surface surface) =>
-        surface is not (Surface.Leg or Surface.Glass or Surface.Metal or Surface.Display or Surface.Person or Surface.Leaf or Surface.Cut);
+        surface
+            is not (
+                Surface.Leg
+                or Surface.Glass
+                or Surface.Metal
+                or Surface.Display
+                or Surface.Person
+                or Surface.Leaf
+                or Surface.Cut
+                or Surface.Lettering
+            );
 }

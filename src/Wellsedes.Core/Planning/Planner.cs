@@ -96,7 +96,8 @@ public sealed class Planner
 
     /// <summary>A scheme in space, as closed solids: its shell and what stands in it, and what a viewpoint shows beside.</summary>
     /// <exception cref="TooMuchWorkException">Findings are to be shown, and the plan is more than is worked out.</exception>
-    public PlanModel ModelOf(Plan plan, string schemeId, ViewpointShows? shows = null)
+    /// <param name="lettering">What is written on floors and signs is built in it; null where it is not to be seen.</param>
+    public PlanModel ModelOf(Plan plan, string schemeId, ViewpointShows? shows = null, ILettering? lettering = null)
     {
         shows ??= new ViewpointShows();
         var state = shows.Findings ? StateOf(plan, schemeId, plan.FirstLevel.Id) : null;
@@ -106,6 +107,7 @@ public sealed class Planner
             shows,
             state?.Findings ?? [],
             state is null ? [] : ShownWays.Of(state),
+            lettering,
             forms,
             levelId => SpaceOn(plan, levelId),
             levelId => forms.PlaceAll(plan, schemeId, levelId)

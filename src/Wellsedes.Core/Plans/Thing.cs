@@ -117,6 +117,9 @@ public abstract record Thing(string Id, string LevelId, double X, double Y, doub
     /// <summary>Whether it is only drawn: nothing of it stands up.</summary>
     public virtual bool IsMarked() => false;
 
+    /// <summary>Of what is drawn on a plate that hangs upright its middle above the floor, in mm; null for all else.</summary>
+    public virtual double? HangsAt() => null;
+
     /// <summary>The way it keeps free; null for none.</summary>
     public virtual KeptWay? Keeps() => null;
 

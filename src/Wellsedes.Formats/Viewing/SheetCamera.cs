@@ -5,6 +5,7 @@ using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Viewing;
+using Wellsedes.Formats.Lettering;
 
 namespace Wellsedes.Formats.Viewing;
 
@@ -21,7 +22,14 @@ public sealed class SheetCamera(Planner planner, Plan plan, CancellationToken ca
                 _ =>
                     ImmutableArray.Create(
                         SeenPng.Write(
-                            SeenPicture.Of(planner.ModelOf(plan, from.SchemeId, from.Shows), plan, from, width, height, cancel: cancel)
+                            SeenPicture.Of(
+                                planner.ModelOf(plan, from.SchemeId, from.Shows, Typefaces.Shared),
+                                plan,
+                                from,
+                                width,
+                                height,
+                                cancel: cancel
+                            )
                         )
                     )
             );

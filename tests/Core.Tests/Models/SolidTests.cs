@@ -27,6 +27,9 @@ public sealed class SolidTests
     internal static double Volume(IEnumerable<ModelFace> faces) =>
         faces.Sum(face => face.Triangles().Sum(t => face.Corners[t.A].Dot(face.Corners[t.B].Cross(face.Corners[t.C])) / 6));
 
+    internal static double AreaOf(ModelFace face) =>
+        face.Triangles().Sum(t => (face.Corners[t.B] - face.Corners[t.A]).Cross(face.Corners[t.C] - face.Corners[t.A]).Length / 2);
+
     /// <summary>Whether each edge is walked as often one way as the other.</summary>
     internal static bool IsClosed(IEnumerable<ModelFace> faces)
     {

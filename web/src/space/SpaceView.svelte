@@ -161,6 +161,18 @@
       looking.turned++;
     });
   });
+  // What is shown is remembered with the look.
+  $effect(() => {
+    void [
+      looking.stacked,
+      looking.people,
+      looking.findings,
+      looking.cutHeight,
+      looking.daylight,
+      looking.soft,
+    ];
+    untrack(() => looking.remember());
+  });
   $effect(() => {
     const selected = new Set(plan.selected);
     space?.mark(selected);

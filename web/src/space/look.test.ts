@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { lookingAlong, rounded, wayOf, type Look } from "./look";
+import { lookingAlong, rounded, understood, wayOf, type Look } from "./look";
 
 const look: Look = {
   levelId: "l",
@@ -26,4 +26,18 @@ describe("a look", () => {
     expect(lookingAlong(0, 0, -1, 17)).toEqual({ heading: 17, pitch: -90 }));
   it("is kept to the mm and the hundredth of a degree", () =>
     expect(rounded({ ...look, x: 1.4999, heading: 30.00499 })).toMatchObject({ x: 1, heading: 30 }));
+  it("is understood as it was kept, and nothing else is", () => {
+    const shown = { people: true, daylight: { year: 2026, month: 6, day: 21, hour: 18.5 } };
+    expect(understood(JSON.stringify({ ...look, shown }))).toEqual({ ...look, shown });
+    expect(understood(JSON.stringify(look))?.shown).toBeUndefined();
+    for (const bad of [
+      null,
+      "null",
+      "{}",
+      "7",
+      JSON.stringify({ ...look, x: "far" }),
+      JSON.stringify({ ...look, levelId: 3 }),
+    ])
+      expect(understood(bad)).toBeNull();
+  });
 });

@@ -42,23 +42,38 @@ export const rounded = (look: Look): Look => ({
   pitch: Math.round(look.pitch * 100) / 100,
 });
 
+/** What is shown beside, and by which light. */
+export interface Shown {
+  allLevels: boolean;
+  people: boolean;
+  findings: boolean;
+  cutHeight: number;
+  daylight: { year: number; month: number; day: number; hour: number } | null;
+  soft: boolean;
+}
+
 /** Where a browser remembers how a scheme was looked at last. */
 const keyOf = (planId: string, schemeId: string) => `wellsedes.space.${planId}.${schemeId}`;
 
-export function remember(planId: string, schemeId: string, look: Look) {
+export function remember(planId: string, schemeId: string, look: Look, shown: Shown) {
   try {
-    localStorage.setItem(keyOf(planId, schemeId), JSON.stringify(rounded(look)));
+    localStorage.setItem(keyOf(planId, schemeId), JSON.stringify({ ...rounded(look), shown }));
   } catch {
     // A full or locked store: it is only a convenience.
   }
 }
 
-export function remembered(planId: string, schemeId: string): Look | null {
+export function remembered(planId: string, schemeId: string) {
   try {
-    const look = JSON.parse(localStorage.getItem(keyOf(planId, schemeId)) ?? "null") as Look | null;
-    const figures = look && [look.x, look.y, look.z, look.heading, look.pitch, look.fieldOfView];
-    return figures?.every(Number.isFinite) && typeof look?.levelId === "string" ? look : null;
+    return understood(localStorage.getItem(keyOf(planId, schemeId)));
   } catch {
     return null;
   }
+}
+
+/** What was kept; null where it is not what was written here. */
+export function understood(kept: string | null): (Look & { shown?: Partial<Shown> }) | null {
+  const look = JSON.parse(kept ?? "null") as (Look & { shown?: Partial<Shown> }) | null;
+  const figures = look && [look.x, look.y, look.z, look.heading, look.pitch, look.fieldOfView];
+  return figures?.every(Number.isFinite) && typeof look?.levelId === "string" ? look : null;
 }

@@ -1,6 +1,6 @@
 import type { ModelLevelView, ModelView, Viewpoint } from "../app/api";
 import type { OpenPlan } from "../plan/openPlan.svelte";
-import { atEyeLevel, remember, remembered, rounded, type Look } from "./look";
+import { atEyeLevel, remember, remembered, rounded, type Look, type Shown } from "./look";
 import type { Space } from "./space";
 
 type Shows = Viewpoint["shows"];
@@ -86,11 +86,7 @@ export class Looking {
   /** Looks from a viewpoint, and shows what it shows. */
   go(from: Viewpoint) {
     const { shows, ...look } = from;
-    this.stacked = shows.allLevels ?? false;
-    this.people = shows.people ?? false;
-    this.findings = shows.findings ?? false;
-    this.cutHeight = shows.cutHeight ?? usualCut;
-    this.daylight = shows.daylight ?? null;
+    this.showAs(shows);
     this.seat = "";
     if (this.plan.levelId !== from.levelId) this.plan.lookAt(from.levelId);
     this.goTo({ ...look, inside: shows.inside ?? false });
@@ -124,11 +120,37 @@ export class Looking {
     if (!this.space || this.restored === schemeId) return;
     this.restored = schemeId;
     const last = remembered(id, schemeId);
-    if (last?.levelId === levelId) this.goTo(last, false);
+    if (!last) return;
+    const { shown, ...look } = last;
+    if (shown) this.showAs(shown);
+    if (look.levelId === levelId) this.goTo(look, false);
+  }
+
+  private showAs(shown: Partial<Shown>) {
+    this.stacked = shown.allLevels ?? false;
+    this.people = shown.people ?? false;
+    this.findings = shown.findings ?? false;
+    this.cutHeight = shown.cutHeight ?? usualCut;
+    this.daylight = shown.daylight ?? null;
+    this.soft = shown.soft ?? this.soft;
+  }
+
+  /** Remembers for this person how the scheme is looked at. */
+  remember() {
+    const { stacked: allLevels, people, findings, cutHeight, daylight, soft } = this;
+    if (this.space && this.restored === this.plan.schemeId)
+      remember(this.plan.id, this.plan.schemeId, this.space.look(), {
+        allLevels,
+        people,
+        findings,
+        cutHeight,
+        daylight: daylight ?? null,
+        soft,
+      });
   }
 
   looked() {
     this.turned++;
-    if (this.space) remember(this.plan.id, this.plan.schemeId, this.space.look());
+    this.remember();
   }
 }

@@ -37,6 +37,13 @@ const plain = new Color(1, 1, 1);
 const many = 400;
 /** A picture in full that takes longer than this, in ms, is not drawn again: its things stay boxes. */
 const patience = 900;
+/** Longer than this in ms a moving picture does not take, if fewer points of it help; and no less of the screen's fineness than this. */
+const flowing = 60;
+const coarsest = 0.6;
+/** After so many pictures it is known how long they take. */
+const tries = 4;
+/** What is dragged on the plan is drawn here no oftener than after so many ms. */
+const besidePlan = 90;
 
 // A little farther than it is: edges lie before the faces they are of.
 const solid = new MeshBasicMaterial({
@@ -104,6 +111,12 @@ export class SpaceScene {
   private resting: ReturnType<typeof setTimeout> | undefined;
   private isMany = false;
   private isSlow = false;
+  /** How much of the screen's fineness a moving picture has, and the one that is shown. */
+  private coarseness = 1;
+  /** Whether a moving picture goes without the edges of things: they come at rest. */
+  private isPlain = false;
+  private tried = 0;
+  private shown = 1;
   /** Things in full, and as boxes. */
   private full: InstancedMesh[] = [];
   private coarse: InstancedMesh[] = [];
@@ -124,7 +137,7 @@ export class SpaceScene {
   resize(width: number, height: number) {
     this.camera.aspect = width / Math.max(1, height);
     this.camera.updateProjectionMatrix();
-    this.renderer.setPixelRatio(Math.min(2, window.devicePixelRatio));
+    this.renderer.setPixelRatio(Math.min(2, window.devicePixelRatio) * this.shown);
     this.renderer.setSize(width, height, false);
     this.draw();
   }
@@ -136,7 +149,7 @@ export class SpaceScene {
     this.built = new Group();
     this.edges = new Group();
     [this.walls, this.kinds, this.ceilings, this.full, this.coarse] = [[], [], [], [], []];
-    this.isSlow = false;
+    [this.isSlow, this.isPlain, this.coarseness, this.tried] = [false, false, 1, 0];
     this.shifted = new Set();
     const kinds = new Map(model.kinds.map((kind) => [kind.key, kind]));
     const shown = model.levels.filter((level) => levelId === null || level.levelId === levelId);
@@ -303,13 +316,30 @@ export class SpaceScene {
     this.wanted ||= requestAnimationFrame(() => {
       this.wanted = 0;
       this.detail(!this.isMany);
+      this.edges.visible &&= !this.isPlain;
+      this.fineness(this.coarseness);
       const start = performance.now();
+      this.drawnAt = start;
       this.render();
-      if (this.isMany) this.foresee(start);
+      // Few things need no waiting for each picture: the page has other work.
+      if (this.isMany || this.tried++ < tries) this.foresee(start);
       clearTimeout(this.resting);
-      if (this.isMany && !this.isSlow) this.resting = setTimeout(() => this.inFull(), 300);
+      if (this.isMany || this.isPlain) this.resting = setTimeout(() => this.atRest(), 300);
     });
   }
+
+  /** The same, but not so often that the plan beside it waits for it. */
+  private drawLater() {
+    this.later ??= setTimeout(
+      () => {
+        this.later = undefined;
+        this.draw();
+      },
+      Math.max(0, this.drawnAt + besidePlan - performance.now()),
+    );
+  }
+  private later: ReturnType<typeof setTimeout> | undefined;
+  private drawnAt = -besidePlan;
 
   private detail(full: boolean) {
     this.edges.visible = full;
@@ -319,21 +349,36 @@ export class SpaceScene {
 
   /** Whether all of it in full would take too long here, by how long its boxes took. */
   private foresee(start: number) {
-    this.renderer.getContext().finish();
+    this.await();
     const took = performance.now() - start;
     const triangles = (mesh: InstancedMesh) =>
       (mesh.geometry.getAttribute("position").count / 3) * mesh.count;
     const sum = (meshes: readonly InstancedMesh[]) => meshes.reduce((all, mesh) => all + triangles(mesh), 0);
-    this.isSlow ||= took * (sum(this.full) / Math.max(1, sum(this.coarse))) > patience;
+    this.isSlow ||= this.isMany && took * (sum(this.full) / Math.max(1, sum(this.coarse))) > patience;
+    if (took > flowing && this.isPlain) this.coarseness = Math.max(coarsest, this.coarseness * 0.7);
+    this.isPlain ||= took > flowing;
   }
 
-  /** At rest: everything as it is, unless that takes too long here. */
-  private inFull() {
+  /** At rest: everything as it is, and as boxes where that takes too long here; as finely as the screen shows it. */
+  private atRest() {
     const start = performance.now();
-    this.detail(true);
+    this.fineness(1);
+    this.detail(!this.isMany || !this.isSlow);
     this.render();
-    this.renderer.getContext().finish();
-    this.isSlow = performance.now() - start > patience;
+    this.await();
+    this.isSlow ||= performance.now() - start > patience;
+  }
+
+  private fineness(share: number) {
+    if (this.shown === share) return;
+    this.shown = share;
+    this.renderer.setPixelRatio(Math.min(2, window.devicePixelRatio) * share);
+  }
+
+  /** Until the picture is drawn: a point of it is read, as a browser may answer finish() before that. */
+  private await() {
+    const gl = this.renderer.getContext();
+    gl.readPixels(0, 0, 1, 1, gl.RGBA, gl.UNSIGNED_BYTE, new Uint8Array(4));
   }
 
   private render() {
@@ -372,13 +417,14 @@ export class SpaceScene {
       if (place) place.needsUpdate = true;
     }
     this.shifted = new Set(moves.keys());
-    this.draw();
+    this.drawLater();
   }
   private shifted: ReadonlySet<string> = new Set();
 
   dispose() {
     cancelAnimationFrame(this.wanted);
     clearTimeout(this.resting);
+    clearTimeout(this.later);
     free(this.built);
     this.shapes.dispose();
     this.renderer.dispose();

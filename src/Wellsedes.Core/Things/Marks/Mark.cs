@@ -37,6 +37,7 @@ public enum MarkTint
 /// Something written or drawn on a scheme's plan at true size: a text as high as Depth, a line or an arrow along its own
 /// x axis as long as Width, a ring or a tinted or hatched area of its size. A leader's text is as high as Depth and stands at the begin of
 /// its arrow; a distance ring is as wide as Width and tells that in the plan's units; a sign's letters are half as high as it.
+/// A sign that hangs has its middle Hangs mm above the floor, upright, on the wall behind it where there is one near; else it lies.
 /// </summary>
 public sealed record Mark(
     string Id,
@@ -50,6 +51,7 @@ public sealed record Mark(
     double Depth,
     string Text = "",
     MarkTint Tint = MarkTint.Moss,
+    double? Hangs = null,
     bool Locked = false
 ) : Thing(Id, LevelId, X, Y, Rotation, Width, Depth, Locked), IOfScheme
 {
@@ -77,6 +79,13 @@ public sealed record Mark(
                     ]
                 ),
                 new ThingField("text", "Text", ThingFieldKind.Text, Note: "As high as its depth, at true size."),
+                new ThingField(
+                    "hangs",
+                    "Hangs at",
+                    ThingFieldKind.AskedLength,
+                    Note: "Of its middle above the floor, on the wall behind it; empty lies on the floor.",
+                    Only: "shape=Sign"
+                ),
                 new ThingField(
                     "tint",
                     "Tint",
@@ -112,7 +121,15 @@ public sealed record Mark(
     public override Problem? Check(Plan plan, bool sure) =>
         Shape is MarkShape.Text or MarkShape.Leader or MarkShape.Sign && Text.Trim().Length == 0
             ? new Problem("text", $"A {Word()} needs at least one character.")
-            : null;
+        : Hangs is not null && !(Hangs >= Depth / 2 && Hangs <= 30_000)
+            ? new Problem(
+                "hangs",
+                $"A sign {Depth:0} mm high hangs with its middle {Depth / 2:0} to 30 000 mm above the floor; {Hangs:0} was given."
+            )
+        : null;
+
+    /// <summary>Its middle above the floor in mm where it is a sign that hangs; null for all else.</summary>
+    public override double? HangsAt() => Shape == MarkShape.Sign ? Hangs : null;
 
     public override Thing InScheme(string schemeId) => this with { SchemeId = schemeId };
 

@@ -8,6 +8,7 @@ using Wellsedes.Core.Models;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Walkways;
+using Wellsedes.Formats.Lettering;
 using Wellsedes.Formats.Viewing;
 using Wellsedes.Store;
 
@@ -143,7 +144,7 @@ public sealed record PublishedPlan(
 
     /// <summary>A scheme in space; nothing where the plan can only be read.</summary>
     public PlanModel Model(string? schemeId, ViewpointShows shows) =>
-        Fault is null ? Planner.ModelOf(Plan, SchemeOf(schemeId), shows) : new PlanModel([], []);
+        Fault is null ? Planner.ModelOf(Plan, SchemeOf(schemeId), shows, Typefaces.Shared) : new PlanModel([], []);
 
     /// <summary>What is wrong with a look into it that is not kept; null when nothing is.</summary>
     public string? WrongLook(Viewpoint from) =>
