@@ -1,13 +1,18 @@
 namespace Wellsedes.Cli;
 
-/// <summary>One file and named options; anything else is refused by name.</summary>
+/// <summary>One file (or what a command is about) and named options; anything else is refused by name.</summary>
 internal sealed class Arguments
 {
     private readonly Dictionary<string, string> options = [];
 
     public string File { get; }
 
-    public Arguments(string[] args, string[] valued, string[] flags)
+    public Arguments(
+        string[] args,
+        string[] valued,
+        string[] flags,
+        string missing = "Name a plan file, for example demo/orchard-supper.wellsedes.json."
+    )
     {
         string? file = null;
         for (var i = 0; i < args.Length; i++)
@@ -19,7 +24,7 @@ internal sealed class Arguments
                 throw new CommandException($"\"{args[i]}\" is not understood.");
             else
                 file = args[i];
-        File = file ?? throw new CommandException("Name a plan file, for example demo/orchard-supper.wellsedes.json.");
+        File = file ?? (options.ContainsKey("--search") ? "" : throw new CommandException(missing));
     }
 
     public bool Has(string name) => options.ContainsKey(name);

@@ -4,6 +4,7 @@ using Wellsedes.Formats.PlanFile;
 return args switch
 {
     ["prove", .. var rest] => Commands.Run(() => ProveCommand.Run(rest)),
+    ["rule", .. var rest] => Commands.Run(() => RuleCommand.Run(rest)),
     ["draw", .. var rest] => Commands.Run(() => DrawCommand.Run(rest)),
     ["fill", .. var rest] => Commands.Run(() => FillCommand.Run(rest)),
     ["picture", .. var rest] => Commands.Run(() => PictureCommand.Run(rest)),
@@ -19,6 +20,9 @@ namespace Wellsedes.Cli
         public static int Help()
         {
             Console.Error.WriteLine("prove FILE [--json] [--scheme NAME]                        tally and findings of a plan file");
+            Console.Error.WriteLine(
+                "rule ID [--input '{\"area_ft2\": 1000}'] [--json]            a rule of the books, asked with figures of one's own; --search WORDS finds one"
+            );
             Console.Error.WriteLine("draw FILE [--sheet A3] [--scale 1:100] --out plan.pdf     its sheet as .pdf, .svg, .png or .csv");
             Console.Error.WriteLine(
                 "fill FILE --area ROOM [--style rounds] [--table KEY] [--seats-per-table N] [--guests N] [--gap 500] [--row-gap 600]"

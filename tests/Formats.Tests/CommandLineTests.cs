@@ -39,6 +39,29 @@ public sealed class CommandLineTests
     }
 
     [Fact]
+    public void A_rule_is_asked_and_says_how_or_what_it_is_asked_with()
+    {
+        var told = JsonNode.Parse(
+            Run("rule", "ibc2021-olf-business", "--input", """{"area_ft2": 1000, "basis": "gross"}""", "--json").Out
+        )!;
+        Assert.Equal(7, (double)told["answer"]!["occupants"]!);
+        Assert.Equal("occupants = up(area_ft2 / ft2_per_person) = 7", (string?)told["working"]![0]);
+        Assert.Equal(150, (double)told["read"]!["ft2_per_person"]!);
+        Assert.Contains("From memory", (string?)told["note"]);
+        Assert.Contains("Table 1004.5", Run("rule", "ibc2021-olf-business").Out);
+        Assert.Contains("ibc-1010.1.1-door-clear", Run("rule", "--search", "door clear").Out);
+        var wrong = Run("rule", "ibc2021-olf-business", "--input", """{"area_m2": 100}""", "--json");
+        Assert.Equal((1, ""), (wrong.Code, wrong.Out));
+        Assert.Contains("is asked with area_ft2, basis", wrong.Error);
+        Assert.Contains(
+            "takes figures under names",
+            Run("rule", "ibc2021-olf-business", "--input", "1000").Error + Run("rule", "ibc2021-olf-business", "--input", "{").Error
+        );
+        Assert.Contains("Alike are", Run("rule", "ibc2021-olf-bussines").Error);
+        Assert.Contains("Name a rule", Run("rule").Error);
+    }
+
+    [Fact]
     public void Json_gives_every_way_the_areas_of_each_level_and_what_zones_count()
     {
         var json = JsonNode.Parse(Run("prove", Demo.PlanPath, "--json").Out)!;
