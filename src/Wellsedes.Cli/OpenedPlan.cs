@@ -1,3 +1,4 @@
+using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
@@ -8,9 +9,10 @@ namespace Wellsedes.Cli;
 internal static class OpenedPlan
 {
     /// <summary>A scheme of a plan file on a level, worked out; by their names or ids, the first ones where they are not said.</summary>
-    public static PlanState Read(string path, string? schemeName = null, string? levelName = null)
+    /// <param name="books">Ids of books to hold it against in place of those it carries, "none" for none; null for those it carries.</param>
+    public static PlanState Read(string path, string? schemeName = null, string? levelName = null, string[]? books = null)
     {
-        var plan = PlanFiles.Read(Bytes(path));
+        var plan = Held(PlanFiles.Read(Bytes(path)), books);
         var scheme = SchemeOf(plan, schemeName);
         var level = LevelOf(plan, levelName);
         try
@@ -20,6 +22,28 @@ internal static class OpenedPlan
         catch (TooMuchWorkException e)
         {
             throw new CommandException(e.Message);
+        }
+    }
+
+    private static Plan Held(Plan plan, string[]? books)
+    {
+        if (books is null)
+            return plan;
+        var planner = new Planner();
+        foreach (var book in plan.All<PlanBook>())
+            Do(new LeaveBook(book.Id));
+        foreach (var book in books.Where(book => book != "none"))
+            Do(new ChooseBook($"book-{book}", book));
+        return plan;
+
+        void Do(Edit edit)
+        {
+            var answer = planner.Answer(plan, edit);
+            if (answer.Problem is { } problem)
+                throw new CommandException(problem.Message);
+            if (!plan.TryApply(answer.Change!, out var after, out _))
+                throw new CommandException("The plan file has things under the ids of books; name no books, or remove them.");
+            plan = after;
         }
     }
 

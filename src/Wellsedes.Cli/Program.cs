@@ -19,7 +19,9 @@ namespace Wellsedes.Cli
     {
         public static int Help()
         {
-            Console.Error.WriteLine("prove FILE [--json] [--scheme NAME]                        tally and findings of a plan file");
+            Console.Error.WriteLine(
+                "prove FILE [--json] [--scheme NAME] [--books A,B]           tally and findings of a plan file; with books 3 is answered where something must be mended"
+            );
             Console.Error.WriteLine(
                 "rule ID [--input '{\"area_ft2\": 1000}'] [--json]            a rule of the books, asked with figures of one's own; --search WORDS finds one"
             );

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Wellsedes.Core.Capacity;
+using Wellsedes.Core.Findings;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Walkways;
@@ -12,8 +13,9 @@ internal static class ProveCommand
 {
     public static int Run(string[] args)
     {
-        var arguments = new Arguments(args, ["--scheme", "--level"], ["--json"]);
-        var state = OpenedPlan.Read(arguments.File, arguments.Value("--scheme"), arguments.Value("--level"));
+        var arguments = new Arguments(args, ["--scheme", "--level", "--books"], ["--json"]);
+        var books = arguments.Value("--books")?.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+        var state = OpenedPlan.Read(arguments.File, arguments.Value("--scheme"), arguments.Value("--level"), books);
         if (arguments.Has("--json"))
         {
             Console.WriteLine(
@@ -62,26 +64,47 @@ internal static class ProveCommand
                                     : null,
                             })
                         ),
+                        Books = state.Plan.Books.Shelf.Books.Select(book => new { book.Id, book.Name }),
+                        state.Loads,
                         state.Findings,
                     },
                     PlanJson.Indented
                 )
             );
-            return 0;
+            return Code(state, books);
         }
         Console.WriteLine(state.Plan.Details.Title);
         foreach (var line in TallyLines.Of(state.Tally, state.Plan.Details.Units))
             Console.WriteLine($"  {line.Name, -22}{line.Value} {line.Rest}".TrimEnd());
+        foreach (var load in state.Loads)
+            Console.WriteLine(
+                $"  {load.Name, -22}{(load.Unjudged.Length > 0 ? load.Unjudged : $"{load.People:0} people ({load.Working}; {load.Seats} seats)")}"
+            );
         Console.WriteLine(state.Findings.Length == 0 ? "No findings." : $"{state.Findings.Length} findings:");
         foreach (var finding in state.Findings)
-            Console.WriteLine(
-                $"  {(finding.Weight == Core.Findings.FindingWeight.Must ? "must  " : "advise")}  {finding.Title}{Figures(finding)}"
-            );
-        return 0;
+            Console.WriteLine($"  {Weights.GetValueOrDefault(finding.Weight, "unjudged"), -8}  {finding.Title}{Figures(finding)}");
+        return Code(state, books);
     }
 
-    private static string Figures(Core.Findings.Finding finding) =>
-        finding.MeasuredText.Length > 0 && finding.Kind == Core.Findings.FindingKind.Walkway
-            ? $": {finding.MeasuredText} clear, {finding.NeededText} needed ({finding.Source})"
-            : "";
+    private static readonly Dictionary<FindingWeight, string> Weights = new()
+    {
+        [FindingWeight.Must] = "must",
+        [FindingWeight.Advise] = "advise",
+    };
+
+    /// <summary>Held against books: 3 where something must be mended, 4 where something could not be judged, else 0. Without books always 0.</summary>
+    private static int Code(PlanState state, string[]? books) =>
+        books is null ? 0
+        : state.Findings.Any(finding => finding.Weight == FindingWeight.Must) ? 3
+        : state.Findings.Any(finding => finding.Weight == FindingWeight.Unjudged) ? 4
+        : 0;
+
+    private static string Figures(Finding finding) =>
+        finding switch
+        {
+            { MeasuredText: "" } => "",
+            { Kind: FindingKind.Walkway } => $": {finding.MeasuredText} clear, {finding.NeededText} needed ({finding.Source})",
+            { Kind: FindingKind.Rule } => $": {finding.MeasuredText}, {finding.NeededText} by {finding.RuleId} ({finding.Source})",
+            _ => "",
+        };
 }

@@ -31,6 +31,7 @@ public sealed class ArrowTests
         "Arranging",
         "Seating",
         "Capacity",
+        "Measures",
         "Findings",
         "Editing",
         "Drawings",

@@ -73,6 +73,10 @@ namespace Wellsedes.Core.Editing;
 [JsonDerivedType(typeof(RemoveScheme), "remove-scheme")]
 [JsonDerivedType(typeof(PutOwnItem), "put-own-item")]
 [JsonDerivedType(typeof(PutOwnRule), "put-own-rule")]
+[JsonDerivedType(typeof(ChooseBook), "choose-book")]
+[JsonDerivedType(typeof(BringBook), "bring-book")]
+[JsonDerivedType(typeof(LeaveBook), "leave-book")]
+[JsonDerivedType(typeof(ChangeRule), "change-rule")]
 [JsonDerivedType(typeof(PutRepeat), "put-repeat")]
 [JsonDerivedType(typeof(RepeatItems), "repeat-items")]
 [JsonDerivedType(typeof(SetRepeat), "set-repeat")]
@@ -118,7 +122,7 @@ public abstract record Edit
 }
 
 /// <param name="Site">Where on earth the plan is; null leaves it as it is.</param>
-public sealed record SetDetails(string Title, UnitSystem Units, double North, Site? Site = null) : Edit;
+public sealed record SetDetails(string Title, UnitSystem Units, double North, Site? Site = null, bool? Sprinklered = null) : Edit;
 
 /// <summary>
 /// Places a catalogue item, at the size that was bought where one is given. Within the catch distance in mm it settles against a

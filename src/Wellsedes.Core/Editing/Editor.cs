@@ -45,6 +45,7 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
                 ? EditAnswer.No(problem)
                 : Replace(plan, e.Checks, "Set the checks"),
             _ => SchemeEdits.Answer(plan, edit)
+                ?? BookEdits.Answer(plan, edit)
                 ?? ViewEdits.Answer(plan, edit)
                 ?? ShellEdits.Answer(plan, edit, spaces)
                 ?? repeats.Answer(plan, edit)
@@ -112,6 +113,7 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
             Units = edit.Units,
             North = AngleText.Normal(edit.North),
             Site = edit.Site ?? before.Site,
+            Sprinklered = edit.Sprinklered ?? before.Sprinklered,
         };
         return Swap("Changed the plan's details", before, after);
     }

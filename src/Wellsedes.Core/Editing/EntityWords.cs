@@ -17,6 +17,8 @@ public static class EntityWords
             HouseStock => "a stock",
             Finish => "a finish",
             OwnRule own => $"the rule {own.Rule.Name}",
+            PlanBook => "a rulebook",
+            RuleChange => "a rule taken otherwise",
             Dimension => "a measure",
             Opening opening => OpeningSizes.Of(opening.Kind).Name,
             Thing thing => thing.OneOfIts(),

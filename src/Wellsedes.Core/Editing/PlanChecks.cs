@@ -178,6 +178,8 @@ public static class PlanChecks
             HouseStock stock => OfStock(plan, stock),
             Finish finish => FinishEdits.Check(plan, finish),
             OwnRule own => OfOwnRule(plan, own),
+            PlanBook book => BookEdits.Check(book),
+            RuleChange change => BookEdits.Check(plan, change),
             View or Viewpoint or Locks or OwnGroup => ViewEdits.Check(plan, entity),
             Dimension measure => Place("from", measure.From) ?? Place("to", measure.To),
             _ => new Problem("type", $"A {entity.GetType().Name} is nothing a plan holds."),

@@ -7,6 +7,9 @@ public enum FindingWeight
 {
     Must,
     Advise,
+
+    /// <summary>Something is missing without which it cannot be told.</summary>
+    Unjudged,
 }
 
 public enum FindingKind
@@ -17,6 +20,9 @@ public enum FindingKind
 
     /// <summary>Reached on foot but not without a step.</summary>
     Access,
+
+    /// <summary>A rule of a chosen book.</summary>
+    Rule,
 }
 
 /// <summary>One result that needs attention.</summary>
@@ -26,6 +32,7 @@ public enum FindingKind
 /// <param name="At">The two ends of what was measured, in mm on the level; empty for the brief.</param>
 /// <param name="LevelId">The level it is on; "" for the brief.</param>
 /// <param name="MeasuredText">Measured in words and the plan's units, as it is said everywhere; "" where nothing is measured.</param>
+/// <param name="RuleId">The rule of a book it comes from; "" for all else.</param>
 /// <param name="Serves">How many seats the way leads to; 0 where that does not apply.</param>
 public sealed record Finding(
     string Id,
@@ -43,5 +50,6 @@ public sealed record Finding(
     ImmutableArray<string> TargetIds,
     string LevelId = "",
     string MeasuredText = "",
-    string NeededText = ""
+    string NeededText = "",
+    string RuleId = ""
 );

@@ -22,6 +22,9 @@ public sealed record PlanState(
     /// <summary>Whether the walkways, and what is said of them, are those from before an edit that moves many things.</summary>
     public bool IsStale { get; init; }
 
+    /// <summary>For how many people each room is counted by each book that counts any.</summary>
+    public ImmutableArray<RoomLoad> Loads { get; init; } = [];
+
     /// <summary>What a sheet of this scheme on this level is made from.</summary>
     public SheetInput SheetInput(SheetSettings settings, string project, string revision, string status, DateOnly date) =>
         new(

@@ -337,7 +337,12 @@ public sealed class Planner
                 ),
             .. Finder.FromBrief(tally, plan.Details.Units),
         ];
-        return new PlanState(plan, schemeId, states[0], states, tally, findings) { IsStale = standing.Values.Any(level => level.IsStale) };
+        var (loads, judged) = Proving.Of(plan, states);
+        return new PlanState(plan, schemeId, states[0], states, tally, findings.AddRange(judged))
+        {
+            Loads = loads,
+            IsStale = standing.Values.Any(level => level.IsStale),
+        };
 
         LevelState? LastOf(string levelId) => standing[levelId].Last;
 

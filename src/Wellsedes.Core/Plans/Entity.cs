@@ -43,6 +43,8 @@ public static class EntityKinds
         ("cluster", typeof(Cluster)),
         ("own-item", typeof(OwnItem)),
         ("own-rule", typeof(OwnRule)),
+        ("rulebook", typeof(PlanBook)),
+        ("rule-change", typeof(RuleChange)),
         ("stock", typeof(HouseStock)),
         ("finish", typeof(Finish)),
         ("dimension", typeof(Dimension)),

@@ -76,6 +76,11 @@ public sealed class Plan
 
     private PlanRules? rules;
 
+    /// <summary>The rules of the books that it is held against; the same object until a book or a change of one is.</summary>
+    public PlanBooks Books => books ??= PlanBooks.Of(this);
+
+    private PlanBooks? books;
+
     public PlanDetails Details => Find<PlanDetails>(PlanDetails.TheId)!;
 
     /// <summary>The schemes in the order they are shown.</summary>
@@ -144,6 +149,7 @@ public sealed class Plan
         result = new Plan(Library, builder.ToImmutable(), numbers.ToImmutable(), index.With(change, Find))
         {
             rules = change.Entities.Any(entity => (entity.Before ?? entity.After) is OwnRule) ? null : rules,
+            books = change.Entities.Any(entity => (entity.Before ?? entity.After) is PlanBook or RuleChange) ? null : books,
         };
         return true;
     }

@@ -26,6 +26,29 @@ public enum RuleConfidence
 public sealed record RuleAsking(ImmutableArray<string> With, ImmutableSortedDictionary<string, string> Answers);
 
 /// <summary>
+/// How a plan is held against a rule: each thing that a measure finds is asked about. All parts are formulas over the figures of the measure; Measured, Needed and Holds also over the rule's
+/// answers and values.
+/// </summary>
+/// <param name="Measure">The measure's key.</param>
+/// <param name="When">Whether the rule is about the thing; "" for always.</param>
+/// <param name="With">What the rule is asked with.</param>
+/// <param name="Holds">Whether it is met.</param>
+/// <param name="Unit">What Measured and Needed are in: mm, m2, people, ways.</param>
+/// <param name="Says">What is wrong where it is not met: "too few ways out".</param>
+/// <param name="Advises">Whether it only advises.</param>
+public sealed record RuleJudge(
+    string Measure,
+    ImmutableSortedDictionary<string, string> With,
+    string Holds,
+    string Measured,
+    string Needed,
+    string Unit,
+    string Says,
+    string When = "",
+    bool Advises = false
+);
+
+/// <summary>
 /// A rule as data. Its values are numbers under names, its tables rows of numbers (nothing stands for no bound); formulas read both.
 /// </summary>
 /// <param name="Basis">"standard" or "common practice".</param>
@@ -52,6 +75,14 @@ public sealed record Rule(
         ImmutableSortedDictionary<string, ImmutableArray<ImmutableArray<double?>>>.Empty;
 
     public ImmutableArray<RuleAsking> Asked { get; init; } = [];
+
+    public ImmutableArray<RuleJudge> Judges { get; init; } = [];
+
+    /// <summary>Of a rule that tells how many people an area is counted for, the area it counts: "net" or "gross"; "" for all others.</summary>
+    public string People { get; init; } = "";
+
+    /// <summary>The uses of rooms that it counts people for, by their names.</summary>
+    public ImmutableArray<string> Uses { get; init; } = [];
 
     /// <summary>Whether all of some words are in its id, title, source, values in words or notes.</summary>
     public bool IsAbout(string words) =>

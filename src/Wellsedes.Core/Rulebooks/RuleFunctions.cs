@@ -26,6 +26,7 @@ internal static class RuleFunctions
                 "all",
                 "count",
                 "list",
+                "each",
                 "item",
                 "field",
                 "contains",

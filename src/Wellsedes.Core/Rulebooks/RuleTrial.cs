@@ -23,6 +23,14 @@ public sealed record RuleAnswer(
     internal static RuleAnswer Refused(string problem) => new(ImmutableSortedDictionary<string, object?>.Empty, [], [], problem);
 }
 
+/// <summary>Whether a thing of a plan meets a rule.</summary>
+/// <param name="IsAbout">Whether the rule is about it at all.</param>
+/// <param name="Answer">What the rule answered; its problem says why it could not be judged.</param>
+public sealed record RuleVerdict(bool IsAbout, bool Holds, double Measured, double Needed, RuleAnswer Answer)
+{
+    internal static RuleVerdict NotAbout { get; } = new(false, true, 0, 0, RuleAnswer.Refused(""));
+}
+
 /// <summary>Asks a rule with figures of one's own, or with those of a plan: the same path for both.</summary>
 public sealed class RuleTrial
 {
@@ -54,6 +62,43 @@ public sealed class RuleTrial
         {
             return RuleAnswer.Refused(e.Message);
         }
+    }
+
+    /// <summary>Holds a thing of a plan against a rule; never throws for what it is given.</summary>
+    /// <param name="figures">What the judge's measure gives.</param>
+    public static RuleVerdict Hold(RulebookShelf shelf, Rule rule, RuleJudge judge, ImmutableSortedDictionary<string, object?> figures)
+    {
+        var trial = new RuleTrial(shelf);
+        try
+        {
+            if (judge.When.Length > 0 && trial.Worked(rule, judge.When, figures) is not true)
+                return RuleVerdict.NotAbout;
+            var given = judge.With.ToImmutableSortedDictionary(
+                one => one.Key,
+                one => trial.Worked(rule, one.Value, figures),
+                StringComparer.Ordinal
+            );
+            var answer = trial.Of(rule, given);
+            var all = figures.SetItems(answer.Answers);
+            return new RuleVerdict(
+                true,
+                trial.Worked(rule, judge.Holds, all) is true,
+                RuleFigures.Number(trial.Worked(rule, judge.Measured, all), judge.Measure),
+                RuleFigures.Number(trial.Worked(rule, judge.Needed, all), judge.Measure),
+                answer
+            );
+        }
+        catch (RulebookException e)
+        {
+            return new RuleVerdict(true, false, 0, 0, RuleAnswer.Refused(e.Message));
+        }
+    }
+
+    private object? Worked(Rule rule, string formula, ImmutableSortedDictionary<string, object?> figures)
+    {
+        const string itself = "formula";
+        var way = new RuleAsking([], ImmutableSortedDictionary<string, string>.Empty.Add(itself, formula));
+        return new Sheet(this, rule, way, figures).Answer(itself);
     }
 
     private RuleAnswer Of(Rule rule, ImmutableSortedDictionary<string, object?> figures)
@@ -176,6 +221,7 @@ public sealed class RuleTrial
                 "sum" when of.Count == 2 => Each(of).Sum(one => RuleFigures.Number(one, name)),
                 "largest" when of.Count == 2 && of.Evaluate(0) is object?[] { Length: > 0 } => Each(of)
                     .Max(one => RuleFigures.Number(one, name)),
+                "each" => Each(of).ToArray(),
                 "all" => Each(of).All(one => one is true),
                 "ask" => Asked(of),
                 _ => RuleFunctions.Call(rule, name, of),

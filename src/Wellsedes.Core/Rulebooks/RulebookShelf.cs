@@ -22,6 +22,13 @@ public sealed class RulebookShelf
 
     public Rule? Find(string id) => byId.GetValueOrDefault(id);
 
+    /// <summary>The rules that a rule asks itself.</summary>
+    public IEnumerable<Rule> AskedBy(Rule rule) =>
+        byId.Values.Where(other =>
+            other != rule
+            && rule.Asked.Any(way => way.Answers.Values.Any(formula => formula.Contains($"ask('{other.Id}'", StringComparison.Ordinal)))
+        );
+
     /// <summary>Ids most like one that is not there, the likest first.</summary>
     public ImmutableArray<string> Like(string id) =>
         [.. byId.Keys.OrderBy(one => Apart(one, id)).ThenBy(one => one, StringComparer.Ordinal).Take(3)];

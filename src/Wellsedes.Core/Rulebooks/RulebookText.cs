@@ -27,6 +27,8 @@ public static class RulebookText
         Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) },
     };
 
+    private static readonly JsonSerializerOptions Short = new(Options) { WriteIndented = false };
+
     /// <exception cref="RulebookException">It is no rulebook.</exception>
     public static Rulebook Read(ReadOnlySpan<byte> json)
     {
@@ -53,7 +55,8 @@ public static class RulebookText
         return book;
     }
 
-    public static byte[] Write(Rulebook book) => JsonSerializer.SerializeToUtf8Bytes(book, Options);
+    /// <param name="laidOut">In lines for reading; else as short as it gets.</param>
+    public static byte[] Write(Rulebook book, bool laidOut = true) => JsonSerializer.SerializeToUtf8Bytes(book, laidOut ? Options : Short);
 
     private static string? Wrong(Rule? rule)
     {
@@ -96,6 +99,42 @@ public static class RulebookText
             foreach (var (answer, formula) in asking.Answers)
                 if (RuleFormula.Wrong(formula) is { } wrong)
                     return $"the formula of {answer}: {wrong}";
+        }
+        if (
+            rule.Judges.IsDefault
+            || rule.Uses.IsDefault
+            || rule.People is not ("" or "net" or "gross")
+            || rule.Judges.Length > 12
+            || rule.Uses.Length > 60
+        )
+            return "it counts people by the net or the gross area, and judges at most 12 measures.";
+        foreach (var judge in rule.Judges)
+        {
+            if (judge?.With is null || judge.Says is not { Length: > 0 and <= 80 } || judge.When is null || judge.With.Count > 30)
+                return "each of its judges says what is wrong in at most 80 letters.";
+            if (!RuleMeasures.Figures.TryGetValue(judge.Measure ?? "", out var figures))
+                return $"there is no measure {judge.Measure}; there are {string.Join(", ", RuleMeasures.Figures.Keys)}.";
+            if (judge.Unit is not ("mm" or "m2" or "people" or "ways"))
+                return $"its judge of {judge.Measure} is in mm, m2, people or ways.";
+            string[] formulas =
+            [
+                .. judge.With.Values,
+                judge.Holds,
+                judge.Measured,
+                judge.Needed,
+                .. judge.When.Length > 0 ? [judge.When] : Array.Empty<string>(),
+            ];
+            if (formulas.Select(RuleFormula.Wrong).FirstOrDefault(wrong => wrong is not null) is { } wrong)
+                return $"its judge of {judge.Measure}: {wrong}";
+            if (
+                judge
+                    .With.Values.Append(judge.When)
+                    .Where(formula => formula.Length > 0)
+                    .SelectMany(formula => RuleFormula.Of(formula).Names())
+                    .FirstOrDefault(name => name != "it" && !figures.Contains(name) && !rule.Values.ContainsKey(name)) is
+                { } unknown
+            )
+                return $"its judge of {judge.Measure} reads {unknown}; there are {string.Join(", ", figures)}.";
         }
         return null;
     }

@@ -32,6 +32,9 @@ export type ModelRead = Schemas["ModelRead"];
 export type OwnMesh = Schemas["OwnMesh"];
 export type Viewpoint = Schemas["EntityViewpoint"];
 export type TakenEntry = Schemas["TakenEntry"];
+export type BookView = Schemas["BookView"];
+export type RuleView = Schemas["RuleView"];
+export type AskView = Schemas["AskView"];
 export type SeenView = Schemas["SeenView"];
 export type WallType = Schemas["EntityWallType"];
 /** A thing of whatever kind: what every kind has; the rest is told by its kind's fields. */

@@ -227,11 +227,12 @@ public sealed record FiguresView(
     ImmutableArray<RoomFigures> Rooms,
     ImmutableArray<AreaFigures> Areas,
     ImmutableArray<DrawnFigures> Drawn,
+    ImmutableArray<RoomLoad> Loads,
     bool Stale = false
 )
 {
     /// <summary>Of a plan that cannot be worked out.</summary>
-    public static FiguresView None { get; } = new(Tally.None, [], [], [], [], []);
+    public static FiguresView None { get; } = new(Tally.None, [], [], [], [], [], []);
 
     public static FiguresView Of(PlanState state) =>
         new(
@@ -241,6 +242,7 @@ public sealed record FiguresView(
             [.. state.Levels.SelectMany(level => level.Rooms)],
             [.. state.Levels.SelectMany(level => level.Areas)],
             [.. state.Levels.SelectMany(level => level.Drawn).Select(way => DrawnFigures.Of(way, state.Plan.Details.Units))],
+            state.Loads,
             state.IsStale
         );
 }

@@ -388,6 +388,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rulebooks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getRulebooks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rulebooks/{bookId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getRulebook"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rules/{ruleId}/ask": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["askRule"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{planId}/catalogue": {
         parameters: {
             query?: never;
@@ -1253,6 +1301,15 @@ export interface components {
             within?: null | string;
             asked?: components["schemas"]["AskedLine"][];
         };
+        AskRequest: {
+            figures: components["schemas"]["JsonElement"];
+        };
+        AskView: {
+            answers: components["schemas"]["RuleValueView"][];
+            working: string[];
+            source: string;
+            note: string;
+        };
         AskedLine: {
             zoneId: string;
             what: string;
@@ -1265,6 +1322,10 @@ export interface components {
             isLength: boolean;
             isShort?: boolean;
             key?: null | string;
+        };
+        AskingView: {
+            with: string[];
+            answers: components["schemas"]["RuleValueView"][];
         };
         Backing: {
             levelId: string;
@@ -1326,6 +1387,16 @@ export interface components {
             /** Format: int32 */
             seats: number;
             edit: null | components["schemas"]["Edit"];
+        };
+        BookView: {
+            id: string;
+            name: string;
+            /** Format: int32 */
+            rules: number;
+            /** Format: int32 */
+            judges: number;
+            counts: boolean;
+            sources: string[];
         };
         BoundaryView: {
             id: string;
@@ -1534,7 +1605,7 @@ export interface components {
             holds: boolean;
             between: string;
         };
-        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveBoundary"] | components["schemas"]["EditMoveBoundaryEnd"] | components["schemas"]["EditSetBoundaryLength"] | components["schemas"]["EditBowBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditSetRoomWays"] | components["schemas"]["EditPutOverRooms"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditPutFromWall"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditCopyAgain"] | components["schemas"]["EditPaste"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRepeatItems"] | components["schemas"]["EditSetRepeat"] | components["schemas"]["EditPullRepeat"] | components["schemas"]["EditMakeAlike"] | components["schemas"]["EditRelease"] | components["schemas"]["EditMakeCluster"] | components["schemas"]["EditNameCluster"] | components["schemas"]["EditPutReady"] | components["schemas"]["EditMirrorItems"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"] | components["schemas"]["EditSetStock"] | components["schemas"]["EditChangeKind"] | components["schemas"]["EditKeepAsOwn"] | components["schemas"]["EditKeepOutline"] | components["schemas"]["EditKeepSelection"] | components["schemas"]["EditSetToSize"] | components["schemas"]["EditLayOnto"] | components["schemas"]["EditSeatDiners"] | components["schemas"]["EditSetOff"] | components["schemas"]["EditLineUp"] | components["schemas"]["EditSpreadItems"] | components["schemas"]["EditSetAlong"] | components["schemas"]["EditSetAlongWall"] | components["schemas"]["EditSwapItems"] | components["schemas"]["EditMatchRotation"] | components["schemas"]["EditOrderItems"] | components["schemas"]["EditFaceItems"] | components["schemas"]["EditNumberItems"] | components["schemas"]["EditPutFinish"] | components["schemas"]["EditReleaseBlock"] | components["schemas"]["EditPutView"] | components["schemas"]["EditPutViewpoint"] | components["schemas"]["EditSetLocks"] | components["schemas"]["EditPutGroup"] | components["schemas"]["EditPutKitchen"] | components["schemas"]["EditSetKitchenUnit"];
+        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveBoundary"] | components["schemas"]["EditMoveBoundaryEnd"] | components["schemas"]["EditSetBoundaryLength"] | components["schemas"]["EditBowBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditSetRoomWays"] | components["schemas"]["EditPutOverRooms"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditPutFromWall"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditCopyAgain"] | components["schemas"]["EditPaste"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditChooseBook"] | components["schemas"]["EditBringBook"] | components["schemas"]["EditLeaveBook"] | components["schemas"]["EditChangeRule"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRepeatItems"] | components["schemas"]["EditSetRepeat"] | components["schemas"]["EditPullRepeat"] | components["schemas"]["EditMakeAlike"] | components["schemas"]["EditRelease"] | components["schemas"]["EditMakeCluster"] | components["schemas"]["EditNameCluster"] | components["schemas"]["EditPutReady"] | components["schemas"]["EditMirrorItems"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"] | components["schemas"]["EditSetStock"] | components["schemas"]["EditChangeKind"] | components["schemas"]["EditKeepAsOwn"] | components["schemas"]["EditKeepOutline"] | components["schemas"]["EditKeepSelection"] | components["schemas"]["EditSetToSize"] | components["schemas"]["EditLayOnto"] | components["schemas"]["EditSeatDiners"] | components["schemas"]["EditSetOff"] | components["schemas"]["EditLineUp"] | components["schemas"]["EditSpreadItems"] | components["schemas"]["EditSetAlong"] | components["schemas"]["EditSetAlongWall"] | components["schemas"]["EditSwapItems"] | components["schemas"]["EditMatchRotation"] | components["schemas"]["EditOrderItems"] | components["schemas"]["EditFaceItems"] | components["schemas"]["EditNumberItems"] | components["schemas"]["EditPutFinish"] | components["schemas"]["EditReleaseBlock"] | components["schemas"]["EditPutView"] | components["schemas"]["EditPutViewpoint"] | components["schemas"]["EditSetLocks"] | components["schemas"]["EditPutGroup"] | components["schemas"]["EditPutKitchen"] | components["schemas"]["EditSetKitchenUnit"];
         EditAddScheme: {
             /** @enum {string} */
             do?: "add-scheme";
@@ -1565,6 +1636,13 @@ export interface components {
             through: components["schemas"]["Point"];
             sure?: boolean;
         };
+        EditBringBook: {
+            /** @enum {string} */
+            do?: "bring-book";
+            id: string;
+            text: string;
+            sure?: boolean;
+        };
         EditChangeKind: {
             /** @enum {string} */
             do?: "change-kind";
@@ -1572,6 +1650,19 @@ export interface components {
             from: string;
             to: string;
             ids: string[];
+            sure?: boolean;
+        };
+        EditChangeRule: {
+            /** @enum {string} */
+            do?: "change-rule";
+            id: string;
+            ruleId: string;
+            /** @default  */
+            value: string;
+            /** Format: double */
+            figure?: null | number;
+            /** @default  */
+            reason: string;
             sure?: boolean;
         };
         EditChangeWalls: {
@@ -1584,6 +1675,13 @@ export interface components {
             /** Format: double */
             height?: null | number;
             certainty?: null | components["schemas"]["Certainty"];
+            sure?: boolean;
+        };
+        EditChooseBook: {
+            /** @enum {string} */
+            do?: "choose-book";
+            id: string;
+            bookId: string;
             sure?: boolean;
         };
         EditCopyAgain: {
@@ -1750,6 +1848,12 @@ export interface components {
             to: components["schemas"]["Point"];
             fromOnPlan: components["schemas"]["Point"];
             toOnPlan: components["schemas"]["Point"];
+            sure?: boolean;
+        };
+        EditLeaveBook: {
+            /** @enum {string} */
+            do?: "leave-book";
+            id: string;
             sure?: boolean;
         };
         EditLevelBacking: {
@@ -2375,6 +2479,7 @@ export interface components {
             /** Format: double */
             north: number;
             site?: null | components["schemas"]["Site"];
+            sprinklered?: null | boolean;
             sure?: boolean;
         };
         EditSetItemsAside: {
@@ -2558,7 +2663,7 @@ export interface components {
             otherId: string;
             sure?: boolean;
         };
-        Entity: components["schemas"]["EntityPlanDetails"] | components["schemas"]["EntityLevel"] | components["schemas"]["EntityRoom"] | components["schemas"]["EntityWall"] | components["schemas"]["EntityOpening"] | components["schemas"]["EntityWallType"] | components["schemas"]["EntityBoundary"] | components["schemas"]["EntitySettingOutLine"] | components["schemas"]["EntityBacking"] | components["schemas"]["EntityScheme"] | components["schemas"]["EntityBrief"] | components["schemas"]["EntityChecks"] | components["schemas"]["EntitySheetSettings"] | components["schemas"]["EntityItem"] | components["schemas"]["EntityRepeat"] | components["schemas"]["EntityCluster"] | components["schemas"]["EntityOwnItem"] | components["schemas"]["EntityOwnRule"] | components["schemas"]["EntityHouseStock"] | components["schemas"]["EntityFinish"] | components["schemas"]["EntityDimension"] | components["schemas"]["EntityView"] | components["schemas"]["EntityViewpoint"] | components["schemas"]["EntityLocks"] | components["schemas"]["EntityOwnGroup"] | components["schemas"]["EntityColumn"] | components["schemas"]["EntityKeepClear"] | components["schemas"]["EntityFlight"] | components["schemas"]["EntityPlatform"] | components["schemas"]["EntityFitting"] | components["schemas"]["EntityLowCeiling"] | components["schemas"]["EntityZone"] | components["schemas"]["EntitySeatingBlock"] | components["schemas"]["EntityWalkway"] | components["schemas"]["EntityMark"];
+        Entity: components["schemas"]["EntityPlanDetails"] | components["schemas"]["EntityLevel"] | components["schemas"]["EntityRoom"] | components["schemas"]["EntityWall"] | components["schemas"]["EntityOpening"] | components["schemas"]["EntityWallType"] | components["schemas"]["EntityBoundary"] | components["schemas"]["EntitySettingOutLine"] | components["schemas"]["EntityBacking"] | components["schemas"]["EntityScheme"] | components["schemas"]["EntityBrief"] | components["schemas"]["EntityChecks"] | components["schemas"]["EntitySheetSettings"] | components["schemas"]["EntityItem"] | components["schemas"]["EntityRepeat"] | components["schemas"]["EntityCluster"] | components["schemas"]["EntityOwnItem"] | components["schemas"]["EntityOwnRule"] | components["schemas"]["EntityPlanBook"] | components["schemas"]["EntityRuleChange"] | components["schemas"]["EntityHouseStock"] | components["schemas"]["EntityFinish"] | components["schemas"]["EntityDimension"] | components["schemas"]["EntityView"] | components["schemas"]["EntityViewpoint"] | components["schemas"]["EntityLocks"] | components["schemas"]["EntityOwnGroup"] | components["schemas"]["EntityColumn"] | components["schemas"]["EntityKeepClear"] | components["schemas"]["EntityFlight"] | components["schemas"]["EntityPlatform"] | components["schemas"]["EntityFitting"] | components["schemas"]["EntityLowCeiling"] | components["schemas"]["EntityZone"] | components["schemas"]["EntitySeatingBlock"] | components["schemas"]["EntityWalkway"] | components["schemas"]["EntityMark"];
         EntityAfter: {
             id: string;
             after?: null | components["schemas"]["Entity"];
@@ -2914,6 +3019,8 @@ export interface components {
             /** @default  */
             text: string;
             tint?: components["schemas"]["MarkTint"];
+            /** Format: double */
+            hangs?: null | number;
             levelId: string;
             /** Format: double */
             x: number;
@@ -2984,6 +3091,12 @@ export interface components {
             libraryRevision: number;
             id: string;
         };
+        EntityPlanBook: {
+            /** @enum {string} */
+            type?: "rulebook";
+            text: string;
+            id: string;
+        };
         EntityPlanDetails: {
             /** @enum {string} */
             type?: "plan";
@@ -2995,6 +3108,8 @@ export interface components {
              */
             north: number;
             site?: null | components["schemas"]["Site"];
+            /** @default false */
+            sprinklered: boolean;
             id: string;
         };
         EntityPlatform: {
@@ -3083,6 +3198,16 @@ export interface components {
             height: number;
             /** Format: double */
             wayWidth?: null | number;
+            id: string;
+        };
+        EntityRuleChange: {
+            /** @enum {string} */
+            type?: "rule-change";
+            ruleId: string;
+            value: string;
+            /** Format: double */
+            figure: null | number;
+            reason: string;
             id: string;
         };
         EntityScheme: {
@@ -3359,6 +3484,7 @@ export interface components {
             rooms: components["schemas"]["RoomFigures"][];
             areas: components["schemas"]["AreaFigures"][];
             drawn: components["schemas"]["DrawnFigures"][];
+            loads: components["schemas"]["RoomLoad"][];
             /** @default false */
             stale: boolean;
         };
@@ -3413,11 +3539,13 @@ export interface components {
             measuredText: string;
             /** @default  */
             neededText: string;
+            /** @default  */
+            ruleId: string;
         };
         /** @enum {unknown} */
-        FindingKind: "Walkway" | "Overlap" | "Brief" | "Access";
+        FindingKind: "Walkway" | "Overlap" | "Brief" | "Access" | "Rule";
         /** @enum {unknown} */
-        FindingWeight: "Must" | "Advise";
+        FindingWeight: "Must" | "Advise" | "Unjudged";
         Finish: {
             schemeId: string;
             of: components["schemas"]["FinishOf"];
@@ -3588,6 +3716,7 @@ export interface components {
             parameters: components["schemas"]["ItemParameterView"][];
             tint: null | string;
         };
+        JsonElement: unknown;
         KeepRequest: {
             /** Format: uuid */
             file: string;
@@ -4252,6 +4381,26 @@ export interface components {
             /** Format: double */
             narrowest: null | number;
         };
+        RoomLoad: {
+            bookId: string;
+            levelId: string;
+            roomId: string;
+            name: string;
+            use: string;
+            ruleId: string;
+            /** Format: double */
+            area: number;
+            /** Format: double */
+            byArea: null | number;
+            /** Format: int32 */
+            seats: number;
+            /** Format: double */
+            people: number;
+            working: string;
+            source: string;
+            /** @default  */
+            unjudged: string;
+        };
         RoomUse: {
             name: string;
             usable: boolean;
@@ -4282,6 +4431,25 @@ export interface components {
          * @enum {unknown}
          */
         RowNumbers: "Letters" | "Numbers" | "AsTheyAre";
+        /** @enum {unknown} */
+        RuleConfidence: "High" | "Medium" | "Low";
+        RuleValueView: {
+            name: string;
+            told: string;
+        };
+        RuleView: {
+            id: string;
+            title: string;
+            source: string;
+            basis: string;
+            confidence: components["schemas"]["RuleConfidence"];
+            metric: string;
+            imperial: string;
+            notes: string;
+            values: components["schemas"]["RuleValueView"][];
+            asked: components["schemas"]["AskingView"][];
+            judges: boolean;
+        };
         Scale: {
             /** Format: double */
             ratio: number;
@@ -5530,6 +5698,97 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CatalogueView"];
+                };
+            };
+        };
+    };
+    getRulebooks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookView"][];
+                };
+            };
+        };
+    };
+    getRulebook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bookId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RuleView"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    askRule: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ruleId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AskView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };

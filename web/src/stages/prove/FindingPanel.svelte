@@ -5,7 +5,14 @@
 
   const finding = $derived(plan.findings.find((f) => f.id === plan.finding));
 
-  const measured = { Walkway: "Clear width", Overlap: "Runs in by", Brief: "Has", Access: "Measured" };
+  const measured = {
+    Walkway: "Clear width",
+    Overlap: "Runs in by",
+    Brief: "Has",
+    Access: "Measured",
+    Rule: "Has",
+  };
+  const weights = { Must: "Must fix", Advise: "Advice", Unjudged: "Could not be judged" };
 
   function goTo() {
     plan.select(finding!.entityIds.filter((id) => plan.item(id)));
@@ -21,7 +28,7 @@
     <h2 class="text-[15px] font-semibold">
       {finding.kind}
     </h2>
-    <p class="text-soft">{finding.weight === "Must" ? "Must fix" : "Advice"}</p>
+    <p class="text-soft">{weights[finding.weight]}</p>
     <h3 class="heading mt-4 mb-2">Measured</h3>
     <dl class="grid grid-cols-[96px_1fr] gap-y-1.5">
       {#if finding.measuredText}

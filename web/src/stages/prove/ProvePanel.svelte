@@ -4,6 +4,9 @@
   import LengthField from "../../parts/LengthField.svelte";
   import LongList from "../../parts/LongList.svelte";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
+  import { chosenBooks } from "./books";
+  import BooksWindow from "./BooksWindow.svelte";
+  import PeopleWindow from "./PeopleWindow.svelte";
 
   let { plan }: { plan: OpenPlan } = $props();
 
@@ -12,15 +15,22 @@
     ["Overlap", "Overlaps"],
     ["Access", "Access"],
     ["Brief", "Brief"],
+    ["Rule", "Rules"],
   ];
+  let booksShown = $state(false);
+  let peopleShown = $state(false);
+  const books = $derived(chosenBooks(plan));
   let only = $state<Finding["kind"] | null>(null);
   const shown = $derived(plan.findings.filter((f) => !only || f.kind === only));
   const checks = $derived(plan.checks);
 
   function figures(finding: Finding) {
-    return finding.kind === "Walkway" && finding.measuredText
+    if (!finding.measuredText) return finding.why;
+    return finding.kind === "Walkway"
       ? `${finding.measuredText} clear · needs ${finding.neededText}`
-      : finding.why;
+      : finding.kind === "Rule"
+        ? `${finding.measuredText} · ${finding.neededText} by the rule`
+        : finding.why;
   }
   const set = (change: object) =>
     plan.do(() => ({ do: "set-checks", checks: { ...plan.checks, ...change } }));
@@ -28,7 +38,15 @@
 
 <div class="p-3.5 pb-2">
   <h2 class="text-[15px] font-semibold">Prove</h2>
-  <p class="text-soft">Held against the checks below and the brief, with every change.</p>
+  <p class="text-soft">
+    Held against the checks below, the brief{books.length
+      ? ` and ${books.map((book) => book.name).join(", ")}`
+      : ""}, with every change.
+  </p>
+  <div class="mt-2 flex gap-1.5">
+    <button class="action" onclick={() => (booksShown = true)}>Rulebooks</button>
+    <button class="action" onclick={() => (peopleShown = true)}>People</button>
+  </div>
   <div class="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="Kinds of findings">
     {#each kinds as [kind, name] (kind)}
       <button class="pill" aria-pressed={only === kind} onclick={() => (only = only === kind ? null : kind)}>
@@ -57,10 +75,15 @@
           class="flex h-5 w-5 shrink-0 items-center justify-center rounded bg-must text-[12px] font-semibold text-white"
           aria-label="Must fix">!</span
         >
-      {:else}
+      {:else if finding.weight === "Advise"}
         <span
           class="flex h-5 w-5 shrink-0 items-center justify-center rounded-full bg-advise-fill text-[12px] font-semibold"
           aria-label="Advice">?</span
+        >
+      {:else}
+        <span
+          class="flex h-5 w-5 shrink-0 items-center justify-center rounded-full border border-dashed border-soft text-[12px] font-semibold"
+          aria-label="Could not be judged">…</span
         >
       {/if}
       <span>
@@ -128,3 +151,5 @@
     </p>
   </div>
 {/if}
+<BooksWindow {plan} bind:open={booksShown} />
+<PeopleWindow {plan} bind:open={peopleShown} />

@@ -1,0 +1,145 @@
+using System.Text;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Rulebooks;
+
+namespace Wellsedes.Core.Editing;
+
+/// <summary>The rulebooks of a plan, and the rules it takes otherwise.</summary>
+internal static class BookEdits
+{
+    private const int MostChanges = 200;
+
+    /// <summary>Null when the edit is not about these.</summary>
+    public static EditAnswer? Answer(Plan plan, Edit edit) =>
+        edit switch
+        {
+            ChooseBook e => RulebookShelf.Shipped.Books.FirstOrDefault(book => book.Id == e.BookId) is { } book
+                ? Put(plan, e.Id, Carried(book))
+                : EditAnswer.No(
+                    "bookId",
+                    $"There is no book \"{Short(e.BookId)}\"; there are {string.Join(", ", RulebookShelf.Shipped.Books.Select(book => book.Id))}."
+                ),
+            BringBook e => Bring(plan, e),
+            LeaveBook e => Leave(plan, e),
+            ChangeRule e => Change(plan, e),
+            _ => null,
+        };
+
+    /// <summary>Those rules of a book that judge plans or count people, and those they ask.</summary>
+    private static Rulebook Carried(Rulebook book)
+    {
+        var taken = new Dictionary<string, Rule>();
+        foreach (var rule in book.Rules.Where(rule => !rule.Judges.IsEmpty || !rule.Uses.IsEmpty))
+            Take(rule);
+        return book with { Rules = [.. taken.Values] };
+
+        void Take(Rule rule)
+        {
+            if (taken.TryAdd(rule.Id, rule))
+                foreach (var other in RulebookShelf.Shipped.AskedBy(rule))
+                    Take(other);
+        }
+    }
+
+    private static EditAnswer Put(Plan plan, string id, Rulebook book)
+    {
+        var before = plan.Find(id);
+        if (before is not (null or PlanBook))
+            return EditAnswer.Taken("id", id);
+        if (plan.All<PlanBook>().FirstOrDefault(other => other.Id != id && other.Book().Id == book.Id) is not null)
+            return EditAnswer.No("bookId", $"The plan is held against {book.Name} already.");
+        return Editor.Swap(
+            $"Held against {Short(book.Name)}",
+            before,
+            new PlanBook(id, Encoding.UTF8.GetString(RulebookText.Write(book, false)))
+        );
+    }
+
+    private static EditAnswer Bring(Plan plan, BringBook edit)
+    {
+        try
+        {
+            return Put(plan, edit.Id, RulebookText.Read(Encoding.UTF8.GetBytes(edit.Text)));
+        }
+        catch (RulebookException e)
+        {
+            return EditAnswer.No("text", e.Message);
+        }
+    }
+
+    private static EditAnswer Leave(Plan plan, LeaveBook edit)
+    {
+        if (plan.Find<PlanBook>(edit.Id) is not { } book)
+            return EditAnswer.No("id", "The plan is not held against this book any more.");
+        var ids = book.Book().Rules.Select(rule => rule.Id).ToHashSet();
+        var others = plan.All<PlanBook>()
+            .Where(other => other.Id != book.Id)
+            .SelectMany(other => other.Book().Rules)
+            .Select(rule => rule.Id)
+            .ToHashSet();
+        return EditAnswer.Done(
+            new Change(
+                $"No longer held against {Short(book.Book().Name)}",
+                [
+                    new EntityChange(book, null),
+                    .. plan.All<RuleChange>()
+                        .Where(change => ids.Contains(change.RuleId) && !others.Contains(change.RuleId))
+                        .Select(change => new EntityChange(change, null)),
+                ]
+            )
+        );
+    }
+
+    private static EditAnswer Change(Plan plan, ChangeRule edit)
+    {
+        if (plan.All<PlanBook>().SelectMany(book => book.Book().Rules).FirstOrDefault(rule => rule.Id == edit.RuleId) is not { } rule)
+            return EditAnswer.No("ruleId", $"No book of the plan has a rule \"{Short(edit.RuleId)}\".");
+        var before = plan.All<RuleChange>().FirstOrDefault(change => change.RuleId == edit.RuleId && change.Value == edit.Value);
+        if (edit.Reason.Trim().Length == 0)
+            return before is null
+                ? EditAnswer.No("reason", "Say why the rule is taken otherwise: it is printed with the findings.")
+                : EditAnswer.Done(new Change($"As its book says again: {Short(rule.Title)}", [new EntityChange(before, null)]));
+        if (before is null && plan.Find(edit.Id) is not null)
+            return EditAnswer.Taken("id", edit.Id);
+        if (plan.All<RuleChange>().Count() >= MostChanges)
+            return EditAnswer.No("ruleId", $"At most {MostChanges} rules are taken otherwise.");
+        var after = new RuleChange(
+            before?.Id ?? edit.Id,
+            rule.Id,
+            edit.Value,
+            edit.Value.Length == 0 ? null : edit.Figure,
+            edit.Reason.Trim()
+        );
+        return Check(plan, after) is { } problem
+            ? EditAnswer.No(problem)
+            : Editor.Swap($"{(after.Figure is null ? "Turned off" : "Changed")}: {Short(rule.Title)}", before, after);
+    }
+
+    public static Problem? Check(PlanBook book)
+    {
+        try
+        {
+            book.Book();
+            return null;
+        }
+        catch (RulebookException e)
+        {
+            return new Problem("text", e.Message);
+        }
+    }
+
+    public static Problem? Check(Plan plan, RuleChange change)
+    {
+        if (change.Value.Length == 0 != change.Figure is null)
+            return new Problem("figure", "A rule is off, or has a figure for a value that is named.");
+        if (change.Figure is < 0 or > 1_000_000)
+            return new Problem("figure", $"The figure is from 0 to 1 000 000; {change.Figure:0.##} was given.");
+        if (plan.All<PlanBook>().SelectMany(book => book.Book().Rules).FirstOrDefault(rule => rule.Id == change.RuleId) is not { } rule)
+            return new Problem("ruleId", $"No book of the plan has a rule \"{Short(change.RuleId)}\".");
+        return change.Value.Length > 0 && !rule.Values.ContainsKey(change.Value)
+            ? new Problem("value", $"{rule.Title} has no value \"{Short(change.Value)}\"; it has {string.Join(", ", rule.Values.Keys)}.")
+            : null;
+    }
+
+    private static string Short(string text) => text.Length <= 80 ? text : text[..80];
+}

@@ -1,0 +1,53 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Capacity;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Rulebooks;
+using Wellsedes.Core.Spaces;
+
+namespace Wellsedes.Core.Measures;
+
+/// <summary>A thing of a plan with the figures that rules read of it, as <see cref="RuleMeasures"/> names them.</summary>
+/// <param name="SubjectId">The entity it is about.</param>
+/// <param name="Name">What it is called.</param>
+/// <param name="At">Where it was measured, in mm on the level.</param>
+public sealed record Measured(
+    string Measure,
+    string SubjectId,
+    string Name,
+    string LevelId,
+    ImmutableArray<Point> At,
+    ImmutableSortedDictionary<string, object?> Figures
+)
+{
+    internal static Measured Of(
+        string measure,
+        string subjectId,
+        string name,
+        string levelId,
+        ImmutableArray<Point> at,
+        params ReadOnlySpan<(string Name, object? Figure)> figures
+    )
+    {
+        var all = ImmutableSortedDictionary.CreateBuilder<string, object?>(StringComparer.Ordinal);
+        foreach (var (figure, value) in figures)
+            all[figure] = Settled(value);
+        return new Measured(measure, subjectId, name, levelId, at, all.ToImmutable());
+    }
+
+    /// <summary>Without what a turn of the plan adds to the last places of a figure.</summary>
+    private static object? Settled(object? value) =>
+        value switch
+        {
+            double n => Math.Round(n, 6),
+            object?[] list => list.Select(Settled).ToArray(),
+            _ => value,
+        };
+}
+
+/// <summary>A room as measures see it: with what it is counted for by one book.</summary>
+/// <param name="People">By that book; by the strictest of the others where it counts nobody; null where none does.</param>
+public sealed record CountedRoom(LevelSpace Space, FoundRoom Room, double? People, int Seats, int Workstations, bool Sprinklered)
+{
+    /// <summary>Doors and gaps that lead out of it, with what can be walked through in mm.</summary>
+    public IEnumerable<OpeningPlace> WaysOut() => Doorways.Of(Space, Room);
+}

@@ -1,0 +1,23 @@
+using System.Runtime.CompilerServices;
+using System.Text;
+using Wellsedes.Core.Measure;
+using Wellsedes.Core.Rulebooks;
+
+namespace Wellsedes.Core.Plans;
+
+/// <summary>A rulebook that a plan is held against, as it was when it was chosen: what is issued stays as judged. Text is the book as JSON, with those of its rules that judge plans or count people.</summary>
+public sealed record PlanBook(string Id, [property: LongText(PlanBook.LongestText)] string Text) : Entity(Id)
+{
+    public const int LongestText = 600_000;
+    public const int Most = 12;
+
+    private static readonly ConditionalWeakTable<string, Rulebook> Known = [];
+
+    /// <exception cref="RulebookException">Its text is no rulebook.</exception>
+    public Rulebook Book() => Known.GetValue(Text, static text => RulebookText.Read(Encoding.UTF8.GetBytes(text)));
+}
+
+/// <summary>A rule that this plan takes otherwise than its book: off, or with another figure for one of its values; and why, which is printed.</summary>
+/// <param name="Value">The name of the value; "" where the rule is off.</param>
+public sealed record RuleChange(string Id, string RuleId, string Value, double? Figure, [property: LongText(300)] string Reason)
+    : Entity(Id);

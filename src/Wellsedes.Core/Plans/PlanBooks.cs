@@ -1,0 +1,37 @@
+using System.Collections.Immutable;
+using Wellsedes.Core.Rulebooks;
+
+namespace Wellsedes.Core.Plans;
+
+/// <summary>The rules that a plan is held against: those of its books, with what it takes otherwise.</summary>
+public sealed record PlanBooks(RulebookShelf Shelf, ImmutableHashSet<string> Off)
+{
+    /// <summary>Rules that judge plans, with the book each is of.</summary>
+    public IEnumerable<(Rulebook Book, Rule Rule)> Judging() =>
+        Shelf.Books.SelectMany(book =>
+            book.Rules.Where(rule => !rule.Judges.IsEmpty && !Off.Contains(rule.Id)).Select(rule => (book, rule))
+        );
+
+    public static PlanBooks Of(Plan plan)
+    {
+        var changes = plan.All<RuleChange>().ToLookup(change => change.RuleId);
+        var taken = new HashSet<string>();
+        return new PlanBooks(
+            new RulebookShelf(
+                plan.All<PlanBook>()
+                    .OrderBy(book => book.Id, StringComparer.Ordinal)
+                    .Select(book => book.Book())
+                    .Select(book => book with { Rules = [.. book.Rules.Where(rule => taken.Add(rule.Id)).Select(Changed)] })
+            ),
+            [.. plan.All<RuleChange>().Where(change => change.Figure is null).Select(change => change.RuleId)]
+        );
+
+        Rule Changed(Rule rule) =>
+            changes[rule.Id].Where(change => change.Figure is not null).ToArray() is { Length: > 0 } figures
+                ? rule with
+                {
+                    Values = rule.Values.SetItems(figures.Select(change => KeyValuePair.Create(change.Value, change.Figure!.Value))),
+                }
+                : rule;
+    }
+}

@@ -1,0 +1,26 @@
+using System.Collections.Immutable;
+
+namespace Wellsedes.Core.Rulebooks;
+
+/// <summary>The measures that a rule may judge, and the figures each of them gives: lengths in mm, areas in m², heights in m.</summary>
+public static class RuleMeasures
+{
+    /// <summary>A room with a use, and the ways out of it.</summary>
+    public const string RoomExits = "room-exits";
+
+    /// <summary>A doorway that leads out of a room.</summary>
+    public const string Doorway = "doorway";
+
+    /// <summary>A room by its size.</summary>
+    public const string RoomSize = "room-size";
+
+    public static ImmutableSortedDictionary<string, ImmutableArray<string>> Figures { get; } =
+        ImmutableSortedDictionary.CreateRange<string, ImmutableArray<string>>(
+            StringComparer.Ordinal,
+            [
+                new(RoomExits, ["use", "people", "seats", "net_m2", "ways_out", "clear_mm", "apart_mm", "diagonal_mm", "sprinklered"]),
+                new(Doorway, ["use", "people", "clear_mm", "opens_in", "swings"]),
+                new(RoomSize, ["use", "net_m2", "least_width_mm", "length_mm", "height_m", "seats", "workstations"]),
+            ]
+        );
+}
