@@ -82,7 +82,9 @@ internal static class ProveCommand
             );
         Console.WriteLine(state.Findings.Length == 0 ? "No findings." : $"{state.Findings.Length} findings:");
         foreach (var finding in state.Findings)
-            Console.WriteLine($"  {Weights.GetValueOrDefault(finding.Weight, "unjudged"), -8}  {finding.Title}{Figures(finding)}");
+            Console.WriteLine(
+                $"  {(finding.Accepted is null ? Weights.GetValueOrDefault(finding.Weight, "unjudged") : "accepted"), -8}  {finding.Title}{Figures(finding)}"
+            );
         return Code(state, books);
     }
 
@@ -95,7 +97,7 @@ internal static class ProveCommand
     /// <summary>Held against books: 3 where something must be mended, 4 where something could not be judged, else 0. Without books always 0.</summary>
     private static int Code(PlanState state, string[]? books) =>
         books is null ? 0
-        : state.Findings.Any(finding => finding.Weight == FindingWeight.Must) ? 3
+        : state.Findings.Any(finding => finding.IsOpen) ? 3
         : state.Findings.Any(finding => finding.Weight == FindingWeight.Unjudged) ? 4
         : 0;
 

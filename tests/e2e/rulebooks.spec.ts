@@ -1,7 +1,7 @@
 import AxeBuilder from "../../web/node_modules/@axe-core/playwright/dist/index.js";
 import { jobIn } from "./furnish";
 import { expect, test, type Page } from "./page";
-import { served } from "./sheet";
+import { served, sheetText } from "./sheet";
 
 type Figures = {
   findings: {
@@ -96,4 +96,25 @@ test("a plan is held against a rulebook: its room is given a use, counted, found
     .click();
   await expect(findings(other)).toContainText("too few ways out");
   await other.context().close();
+  // Accepted as it is, by whom and when: nothing to mend, and printed on the sheet.
+  await findings(page)
+    .getByRole("button", { name: /too few ways out/ })
+    .click();
+  await panel.getByLabel("Why it is accepted").fill("One evening only");
+  await panel.getByRole("button", { name: "Accept", exact: true }).click();
+  await expect(panel).toContainText("N. Ash");
+  await planner.saved();
+  const accepted = (await figures(page)).findings.find(
+    (one) => one.id === few.id,
+  )!;
+  expect(accepted).toMatchObject({
+    accepted: { reason: "One evening only", by: "N. Ash" },
+  });
+  expect((await sheetText(page)).replace(/\s+/g, " ")).toMatch(
+    /Accepted: Room: too few ways out.*One evening only/,
+  );
+  await panel.getByRole("button", { name: "To be mended again" }).click();
+  await expect(
+    panel.getByRole("button", { name: "Accept", exact: true }),
+  ).toBeDisabled();
 });

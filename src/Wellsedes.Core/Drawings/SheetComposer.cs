@@ -33,6 +33,9 @@ public sealed record SheetInput(
     /// <summary>What of the level the sheet's view leaves out. It is counted all the same.</summary>
     public NotDrawn NotDrawn { get; init; } = NotDrawn.Nothing;
 
+    /// <summary>What it is held against, taken otherwise and accepted, as notes.</summary>
+    public ImmutableArray<string> Held { get; init; } = [];
+
     /// <summary>What changes from another scheme, in place of the schedule; null on every other sheet.</summary>
     public ChangesShown? Changes { get; init; }
 }

@@ -194,6 +194,7 @@ internal sealed class SideTables(ITextMeasure text, UnitSystem units)
             FiguresIn(units),
             .. Unsurveyed(input),
             .. input.NotDrawn.Words.IsEmpty ? [] : (string[])[$"Counted, but not drawn here: {string.Join(", ", input.NotDrawn.Words)}."],
+            .. input.Held,
             .. input
                 .Settings.Notes.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
                 .Where(note => note != FiguresIn(UnitSystem.Metric)),

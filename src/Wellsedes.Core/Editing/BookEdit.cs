@@ -19,3 +19,9 @@ public sealed record ChangeRule(
     double? Figure = null,
     [property: Measure.LongText(300)] string Reason = ""
 ) : Edit;
+
+/// <summary>Accepts a finding as it is, with a reason; who and when is set by whoever takes the edit.</summary>
+public sealed record AcceptFinding(Plans.Acceptance Acceptance) : Edit;
+
+/// <summary>A finding is to be mended again.</summary>
+public sealed record LiftAcceptance(string Id) : Edit;

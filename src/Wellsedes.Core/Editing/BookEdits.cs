@@ -22,6 +22,10 @@ internal static class BookEdits
             BringBook e => Bring(plan, e),
             LeaveBook e => Leave(plan, e),
             ChangeRule e => Change(plan, e),
+            AcceptFinding e => Accept(plan, e.Acceptance),
+            LiftAcceptance e => plan.Find<Acceptance>(e.Id) is { } lifted
+                ? EditAnswer.Done(new Change("To be mended again", [new EntityChange(lifted, null)]))
+                : EditAnswer.No("id", "It is not accepted any more."),
             _ => null,
         };
 
@@ -114,6 +118,24 @@ internal static class BookEdits
             ? EditAnswer.No(problem)
             : Editor.Swap($"{(after.Figure is null ? "Turned off" : "Changed")}: {Short(rule.Title)}", before, after);
     }
+
+    private static EditAnswer Accept(Plan plan, Acceptance acceptance)
+    {
+        if (plan.Find<Scheme>(acceptance.SchemeId) is null)
+            return EditAnswer.No("schemeId", "The scheme is no longer there.");
+        var before = plan.OfScheme<Acceptance>(acceptance.SchemeId).FirstOrDefault(other => other.FindingId == acceptance.FindingId);
+        if (before is null && plan.Find(acceptance.Id) is not null)
+            return EditAnswer.Taken("id", acceptance.Id);
+        if (before is null && plan.OfScheme<Acceptance>(acceptance.SchemeId).Count() >= Acceptance.Most)
+            return EditAnswer.No("findingId", $"At most {Acceptance.Most} findings of a scheme are accepted.");
+        acceptance = acceptance with { Id = before?.Id ?? acceptance.Id, Reason = acceptance.Reason.Trim() };
+        return Check(acceptance) is { } problem ? EditAnswer.No(problem) : Editor.Swap("Accepted a finding", before, acceptance);
+    }
+
+    public static Problem? Check(Acceptance acceptance) =>
+        acceptance.Reason.Trim().Length == 0 ? new Problem("reason", "Say why it is accepted: it is printed on the sheet.")
+        : acceptance.FindingId.Length == 0 ? new Problem("findingId", "Say which finding is accepted.")
+        : null;
 
     public static Problem? Check(PlanBook book)
     {

@@ -77,6 +77,8 @@ namespace Wellsedes.Core.Editing;
 [JsonDerivedType(typeof(BringBook), "bring-book")]
 [JsonDerivedType(typeof(LeaveBook), "leave-book")]
 [JsonDerivedType(typeof(ChangeRule), "change-rule")]
+[JsonDerivedType(typeof(AcceptFinding), "accept-finding")]
+[JsonDerivedType(typeof(LiftAcceptance), "lift-acceptance")]
 [JsonDerivedType(typeof(PutRepeat), "put-repeat")]
 [JsonDerivedType(typeof(RepeatItems), "repeat-items")]
 [JsonDerivedType(typeof(SetRepeat), "set-repeat")]

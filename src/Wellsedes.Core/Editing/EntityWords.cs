@@ -18,6 +18,7 @@ public static class EntityWords
             Finish => "a finish",
             OwnRule own => $"the rule {own.Rule.Name}",
             PlanBook => "a rulebook",
+            Acceptance => "an accepted finding",
             RuleChange => "a rule taken otherwise",
             Dimension => "a measure",
             Opening opening => OpeningSizes.Of(opening.Kind).Name,

@@ -180,6 +180,7 @@ public static class PlanChecks
             OwnRule own => OfOwnRule(plan, own),
             PlanBook book => BookEdits.Check(book),
             RuleChange change => BookEdits.Check(plan, change),
+            Acceptance acceptance => BookEdits.Check(acceptance),
             View or Viewpoint or Locks or OwnGroup => ViewEdits.Check(plan, entity),
             Dimension measure => Place("from", measure.From) ?? Place("to", measure.To),
             _ => new Problem("type", $"A {entity.GetType().Name} is nothing a plan holds."),

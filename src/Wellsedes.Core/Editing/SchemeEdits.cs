@@ -74,11 +74,11 @@ internal static class SchemeEdits
         return EditAnswer.Done(new Change($"Added the scheme {scheme.Name}", [.. made.Select(entity => new EntityChange(null, entity))]));
     }
 
-    /// <summary>Everything of a scheme for another, references among them carried over.</summary>
+    /// <summary>Everything of a scheme for another, references among them carried over; what was accepted there is not accepted here.</summary>
     private static IEnumerable<Entity> Copies(Plan plan, string from, string to)
     {
         var all = plan
-            .Entities.Values.Where(e => e is IOfScheme of && of.SchemeId == from)
+            .Entities.Values.Where(e => e is IOfScheme of && of.SchemeId == from && e is not Acceptance)
             .OrderBy(e => e.Id, StringComparer.Ordinal)
             .ToArray();
         var ids = all.Select((entity, i) => (entity.Id, New: string.Create(CultureInfo.InvariantCulture, $"{to}-{i + 1}")))

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Plans;
 
 namespace Wellsedes.Core.Findings;
 
@@ -32,6 +33,7 @@ public enum FindingKind
 /// <param name="At">The two ends of what was measured, in mm on the level; empty for the brief.</param>
 /// <param name="LevelId">The level it is on; "" for the brief.</param>
 /// <param name="MeasuredText">Measured in words and the plan's units, as it is said everywhere; "" where nothing is measured.</param>
+/// <param name="Accepted">That somebody has accepted it as it is; null where nobody has.</param>
 /// <param name="RuleId">The rule of a book it comes from; "" for all else.</param>
 /// <param name="Serves">How many seats the way leads to; 0 where that does not apply.</param>
 public sealed record Finding(
@@ -51,5 +53,10 @@ public sealed record Finding(
     string LevelId = "",
     string MeasuredText = "",
     string NeededText = "",
-    string RuleId = ""
-);
+    string RuleId = "",
+    Acceptance? Accepted = null
+)
+{
+    /// <summary>Whether something is to be mended.</summary>
+    public bool IsOpen => Weight == FindingWeight.Must && Accepted is null;
+}

@@ -47,6 +47,24 @@ public sealed record PlanState(
             date
         )
         {
+            Held =
+            [
+                .. Plan.Books.Shelf.Books.Length == 0
+                    ? []
+                    : (string[])
+                        [
+                            $"Held against {string.Join(", ", Plan.Books.Shelf.Books.Select(book => book.Name))}; values from memory, to be checked against the adopted editions.",
+                        ],
+                .. Plan.All<RuleChange>()
+                    .Select(change =>
+                        $"{Plan.Books.Shelf.Find(change.RuleId)?.Title ?? change.RuleId}: {(change.Figure is { } figure ? $"{change.Value} {figure:0.##}" : "not judged")}. {change.Reason}"
+                    ),
+                .. Findings
+                    .Where(finding => finding.Accepted is not null)
+                    .Select(finding =>
+                        $"Accepted: {finding.Title}. {finding.Accepted!.Reason} ({finding.Accepted.By}, {finding.Accepted.On})"
+                    ),
+            ],
             NotDrawn = Plan.Find<View>(settings.ViewId) is { } view ? NotDrawn.By(Plan, view) : NotDrawn.Nothing,
         };
 

@@ -338,7 +338,7 @@ public sealed class Planner
             .. Finder.FromBrief(tally, plan.Details.Units),
         ];
         var (loads, judged) = Proving.Of(plan, states);
-        return new PlanState(plan, schemeId, states[0], states, tally, findings.AddRange(judged))
+        return new PlanState(plan, schemeId, states[0], states, tally, Proving.Accepted(plan, schemeId, findings.AddRange(judged)))
         {
             Loads = loads,
             IsStale = standing.Values.Any(level => level.IsStale),

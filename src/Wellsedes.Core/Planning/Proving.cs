@@ -25,6 +25,27 @@ internal static class Proving
         return (loads, findings.ToImmutable());
     }
 
+    /// <summary>The same findings, those that are accepted with these figures marked so.</summary>
+    public static ImmutableArray<Finding> Accepted(Plan plan, string schemeId, ImmutableArray<Finding> findings)
+    {
+        var accepted = plan.OfScheme<Acceptance>(schemeId)
+            .GroupBy(one => one.FindingId)
+            .ToDictionary(same => same.Key, same => same.First());
+        return accepted.Count == 0
+            ? findings
+            :
+            [
+                .. findings.Select(finding =>
+                    accepted.TryGetValue(finding.Id, out var one) && one.IsOf(finding.Measured, finding.Needed)
+                        ? finding with
+                        {
+                            Accepted = one,
+                        }
+                        : finding
+                ),
+            ];
+    }
+
     private static int SeatsIn(LevelState level, string roomId) =>
         level.Rooms.FirstOrDefault(room => room.RoomId == roomId) is { } room ? room.Seats + room.Workstations : 0;
 

@@ -45,6 +45,7 @@ public static class EntityKinds
         ("own-rule", typeof(OwnRule)),
         ("rulebook", typeof(PlanBook)),
         ("rule-change", typeof(RuleChange)),
+        ("acceptance", typeof(Acceptance)),
         ("stock", typeof(HouseStock)),
         ("finish", typeof(Finish)),
         ("dimension", typeof(Dimension)),

@@ -274,6 +274,35 @@ public sealed class BookTests
         Assert.Contains("There is no book", sample.Refused(new ChooseBook("x", "martian-code")).Message);
     }
 
+    /// <summary>Accepted it is nothing to mend; when its figures change it is again, and when they are back it is accepted as before.</summary>
+    [Fact]
+    public void A_finding_is_accepted_with_a_reason_for_its_figures()
+    {
+        var sample = With(Room(8000, 6000, "Office", "american-accessibility"), "a", 3000, 780);
+        Finding Found() => Assert.Single(Of(sample, "ada-404.2.3-door-clear"));
+        var finding = Found();
+        Assert.True(finding.IsOpen);
+        Acceptance Accepted(string reason) =>
+            new("ok", PlanStart.SchemeId, finding.Id, finding.Measured, finding.Needed, reason, "N. Ash", "2026-11-27");
+        Assert.Contains("Say why", sample.Refused(new AcceptFinding(Accepted(" "))).Message);
+        sample.DoAndUndo(new AcceptFinding(Accepted("An old door")));
+        Assert.Equal("An old door", Found().Accepted!.Reason);
+        Assert.False(Found().IsOpen);
+        sample.Do(new AcceptFinding(Accepted("A very old door")));
+        Assert.Equal("A very old door", Assert.Single(sample.Plan.All<Acceptance>()).Reason);
+        var door = sample.Plan.Find<Opening>("a")!;
+        sample.Do(new PutOpening(door with { ClearWidth = 760 }) { Sure = true });
+        Assert.True(Found().IsOpen);
+        sample.Do(new PutOpening(door) { Sure = true });
+        Assert.False(Found().IsOpen);
+        // A copy of the scheme has accepted nothing.
+        sample.Do(new AddScheme("b", "B", PlanStart.SchemeId));
+        Assert.Single(sample.Plan.All<Acceptance>());
+        sample.Do(new LiftAcceptance("ok"));
+        Assert.True(Found().IsOpen);
+        Assert.Contains("not accepted any more", sample.Refused(new LiftAcceptance("ok")).Message);
+    }
+
     /// <summary>A book of the house's own, brought in as text: its rules judge as those that ship do.</summary>
     [Fact]
     public void A_house_book_is_brought_in_and_judges()

@@ -20,8 +20,8 @@
     if (!found.some((id) => levelOf(id) === plan.levelId)) plan.lookAt(levelOf(found[0]!));
     plan.select(found.filter((id) => levelOf(id) === plan.levelId));
   }
-  const must = $derived(plan.findings.filter((f) => f.weight === "Must").length);
-  const advise = $derived(plan.findings.filter((f) => f.weight === "Advise").length);
+  const must = $derived(plan.findings.filter((f) => f.weight === "Must" && !f.accepted).length);
+  const advise = $derived(plan.findings.filter((f) => f.weight === "Advise" && !f.accepted).length);
 </script>
 
 <footer

@@ -58,11 +58,34 @@ public sealed class OpenPlan : IDisposable
         PictureOf(request.Edit) is { } carrier && OwnPictures.Wrong(carrier) is { } wrong
             ? Task.FromResult(EditOutcome.Refused(wrong))
             : QueueAsync(
-                new WaitingEdit(person, name, request.SchemeId, request.Request, plan => WantedEdits.Of(plan, person, request), cancel)
+                new WaitingEdit(
+                    person,
+                    name,
+                    request.SchemeId,
+                    request.Request,
+                    plan => WantedEdits.Of(plan, person, Signed(request, name)),
+                    cancel
+                )
                 {
                     Base = request.BaseRevision,
                 }
             );
+
+    /// <summary>What is accepted carries who accepts it, and the day.</summary>
+    private static EditRequest Signed(EditRequest request, string name) =>
+        request.Edit is AcceptFinding { Acceptance: var acceptance } accept
+            ? request with
+            {
+                Edit = accept with
+                {
+                    Acceptance = acceptance with
+                    {
+                        By = name,
+                        On = DateTime.UtcNow.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture),
+                    },
+                },
+            }
+            : request;
 
     /// <summary>What an edit brings in that may carry a picture: it is decoded before it comes to the gate.</summary>
     private static Entity? PictureOf(Edit edit) =>

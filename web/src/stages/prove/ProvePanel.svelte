@@ -38,10 +38,10 @@
 
 <div class="p-3.5 pb-2">
   <h2 class="text-[15px] font-semibold">Prove</h2>
-  <p class="text-soft">
-    Held against the checks below, the brief{books.length
-      ? ` and ${books.map((book) => book.name).join(", ")}`
-      : ""}, with every change.
+  <p class="text-soft" title={books.map((book) => book.name).join(", ")}>
+    Held against {books.length
+      ? `the checks below, the brief and ${books.length === 1 ? books[0]!.name : `${books.length} rulebooks`}`
+      : "the checks below and the brief"}.
   </p>
   <div class="mt-2 flex gap-1.5">
     <button class="action" onclick={() => (booksShown = true)}>Rulebooks</button>
@@ -70,7 +70,12 @@
       aria-pressed={plan.finding === finding.id}
       onclick={() => plan.show(plan.finding === finding.id ? null : finding.id)}
     >
-      {#if finding.weight === "Must"}
+      {#if finding.accepted}
+        <span
+          class="flex h-5 w-5 shrink-0 items-center justify-center rounded-full bg-moss-wash text-[12px] text-ok"
+          aria-label="Accepted">✓</span
+        >
+      {:else if finding.weight === "Must"}
         <span
           class="flex h-5 w-5 shrink-0 items-center justify-center rounded bg-must text-[12px] font-semibold text-white"
           aria-label="Must fix">!</span
@@ -89,7 +94,9 @@
       <span>
         <span class="block font-semibold">{finding.title}</span>
         <span class="block text-[12px] font-medium">{figures(finding)}</span>
-        <span class="block text-[12px] text-soft">{finding.source}</span>
+        <span class="block text-[12px] text-soft"
+          >{finding.accepted ? `Accepted: ${finding.accepted.reason}` : finding.source}</span
+        >
       </span>
     </button>
   {/snippet}

@@ -133,7 +133,7 @@
             /></span
           >{/if}
       </div>
-      <span class="field block"
+      <span class="field"
         ><input
           class="w-full outline-none"
           aria-label="Reason"
