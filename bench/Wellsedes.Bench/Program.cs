@@ -36,6 +36,14 @@ switch (args)
     case ["pictures"]:
         Pictures.Run(Report);
         break;
+    case ["proving"]:
+        foreach (var hall in new[] { Halls.Banquet(80), Halls.Rows(2000) })
+        {
+            var id = hall.All<Item>().First().Id;
+            Drag(hall, id, $"{hall.All<Item>().Count()} things, no rulebook");
+            Drag(Held(hall), id, $"{hall.All<Item>().Count()} things, six rulebooks");
+        }
+        break;
     case ["moves"]:
         Moves.Run(Report, Print);
         break;
@@ -222,6 +230,30 @@ static void Rooms()
                 throw new InvalidOperationException("A room was lost.");
         }
     );
+}
+
+/// <summary>The same, its room an assembly, held against all books that judge rooms and rows.</summary>
+static Plan Held(Plan plan)
+{
+    var planner = new Planner();
+    var room = plan.All<Room>().First();
+    Edit[] edits =
+    [
+        new NameRoom(room.Id, room.Name, "Assembly", room.Number, room.Height),
+        .. new[]
+        {
+            "international-model-code",
+            "life-safety-code",
+            "english-guidance",
+            "australian-code",
+            "german-places-of-assembly",
+            "american-accessibility",
+        }.Select(book => new ChooseBook($"book-{book}", book)),
+    ];
+    foreach (var edit in edits)
+        if (planner.Answer(plan, edit).Change is not { } change || !plan.TryApply(change, out plan, out _))
+            throw new InvalidOperationException($"{edit}");
+    return plan;
 }
 
 static void Drag(Plan plan, string id, string name)

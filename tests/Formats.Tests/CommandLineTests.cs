@@ -61,6 +61,28 @@ public sealed class CommandLineTests
         Assert.Contains("Name a rule", Run("rule").Error);
     }
 
+    /// <summary>The rows of the meeting are filled by the rule of the one book, and right by it; by others they are not. 3 says that something is to be mended, 4 that something could not be judged.</summary>
+    [Fact]
+    public void A_plan_is_held_against_the_books_that_are_named()
+    {
+        string[] meeting = ["prove", Demo.PlanPath, "--scheme", "Members' meeting", "--books"];
+        var right = Run([.. meeting, "international-model-code,life-safety-code"]);
+        Assert.Equal(0, right.Code);
+        Assert.Contains("No findings", right.Out);
+        Assert.Contains("so 168", right.Out);
+        var wrong = Run([.. meeting, "english-guidance", "--json"]);
+        Assert.Equal(3, wrong.Code);
+        var json = JsonNode.Parse(wrong.Out)!;
+        var discount = json["findings"]!.AsArray().Single(finding => (string?)finding!["ruleId"] == "adb-discount")!;
+        // The single door is left: 900 to 1049 mm hold 110.
+        Assert.Equal((110, 234), ((int)discount["measured"]!, (int)discount["needed"]!));
+        Assert.Contains("From memory", (string?)discount["source"]);
+        Assert.Equal("English guidance", (string?)json["books"]![0]!["name"]);
+        Assert.Equal(4, Run("prove", "demo/tidemill-house.wellsedes.json", "--books", "english-guidance").Code);
+        Assert.Equal(0, Run("prove", Demo.PlanPath).Code);
+        Assert.Contains("There is no book", Run("prove", Demo.PlanPath, "--books", "martian").Error);
+    }
+
     [Fact]
     public void Json_gives_every_way_the_areas_of_each_level_and_what_zones_count()
     {

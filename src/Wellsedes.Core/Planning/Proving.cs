@@ -18,9 +18,19 @@ internal static class Proving
         ImmutableArray<RoomLoad> loads = [.. levels.SelectMany(level => RoomLoads.Of(books, level.Space, id => SeatsIn(level, id)))];
         var findings = ImmutableArray.CreateBuilder<Finding>();
         findings.AddRange(RuleFinder.Uncounted(loads));
+        // The same by whatever book they are judged.
+        var rows = new Lazy<Measured[]>(() => [.. levels.SelectMany(level => SeatRows.Measure(level.Space, level.Items))]);
         foreach (var book in books.Shelf.Books)
             findings.AddRange(
-                RuleFinder.Of(books, book, [.. levels.SelectMany(level => MeasuredOn(plan, level, book, loads))], plan.Details.Units)
+                RuleFinder.Of(
+                    books,
+                    book,
+                    [
+                        .. levels.SelectMany(level => MeasuredOn(plan, level, book, loads)),
+                        .. book.Rules.Any(rule => rule.Judges.Any(judge => judge.Measure == RuleMeasures.SeatRow)) ? rows.Value : [],
+                    ],
+                    plan.Details.Units
+                )
             );
         return (loads, findings.ToImmutable());
     }
