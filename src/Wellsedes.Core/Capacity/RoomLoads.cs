@@ -31,10 +31,8 @@ public sealed record RoomLoad(
 /// <summary>Occupant load by area and by what is set, each room by itself, rounded as its rule does.</summary>
 public static class RoomLoads
 {
+    /// <summary>In m², exactly.</summary>
     private const double SquareFoot = 0.09290304;
-
-    /// <summary>Rooms that others are counted with: nobody is counted in them.</summary>
-    private static readonly string[] WithOthers = ["Circulation", "Stair", "Toilets", "Bathroom", "Plant", "Terrace", "Lobby"];
 
     /// <summary>Books that count people at all.</summary>
     public static IEnumerable<Rulebook> Counting(PlanBooks books) =>
@@ -63,7 +61,8 @@ public static class RoomLoads
                 source,
                 unjudged
             );
-        if (Array.Exists(WithOthers, other => other.Equals(use, StringComparison.OrdinalIgnoreCase)))
+        // What is no usable area is counted with what it serves.
+        if (!RoomUses.IsUsable(use))
             return Load("", room.NetInternal, 0, "counted with the rooms it serves", "Common practice", "");
         if (use.Length == 0)
             return Load("", room.NetInternal, null, "", "", $"No use given for {name}");
@@ -78,13 +77,13 @@ public static class RoomLoads
             return Load("", room.NetInternal, null, "", "", $"{book.Name} counts nobody for {use} ({name})");
         var area = of.People == "gross" ? room.GrossInternal : room.NetInternal;
         var inFeet = of.Asked.Any(way => way.With.Contains("area_ft2"));
+        var amount = inFeet ? area / SquareFoot : area;
         var figures = ImmutableSortedDictionary<string, object?>.Empty;
-        figures = inFeet ? figures.Add("area_ft2", area / SquareFoot).Add("basis", of.People) : figures.Add("area_m2", area);
+        figures = inFeet ? figures.Add("area_ft2", amount).Add("basis", of.People) : figures.Add("area_m2", amount);
         var answer = RuleTrial.Ask(books.Shelf, of, figures);
         if (answer.Problem.Length > 0 || !answer.Answers.TryGetValue("occupants", out var found) || found is not double people)
             return Load(of.Id, area, null, "", of.Source.Told(), $"{of.Id} does not count {name}: {answer.Problem}");
         var factor = of.Values.GetValueOrDefault(inFeet ? "ft2_per_person" : "m2_per_person");
-        var amount = inFeet ? area / SquareFoot : area;
         var working = FormattableString.Invariant(
             $"{amount:0.#} {(inFeet ? "ft²" : "m²")} {of.People} / {factor:0.###} = {amount / factor:0.0}, so {people:0}"
         );

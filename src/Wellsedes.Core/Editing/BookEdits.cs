@@ -17,7 +17,7 @@ internal static class BookEdits
                 ? Put(plan, e.Id, Carried(book))
                 : EditAnswer.No(
                     "bookId",
-                    $"There is no book \"{Short(e.BookId)}\"; there are {string.Join(", ", RulebookShelf.Shipped.Books.Select(book => book.Id))}."
+                    $"There is no book \"{Editor.Short(e.BookId)}\"; there are {string.Join(", ", RulebookShelf.Shipped.Books.Select(book => book.Id))}."
                 ),
             BringBook e => Bring(plan, e),
             LeaveBook e => Leave(plan, e),
@@ -53,7 +53,7 @@ internal static class BookEdits
         if (plan.All<PlanBook>().FirstOrDefault(other => other.Id != id && other.Book().Id == book.Id) is not null)
             return EditAnswer.No("bookId", $"The plan is held against {book.Name} already.");
         return Editor.Swap(
-            $"Held against {Short(book.Name)}",
+            $"Held against {Editor.Short(book.Name)}",
             before,
             new PlanBook(id, Encoding.UTF8.GetString(RulebookText.Write(book, false)))
         );
@@ -83,7 +83,7 @@ internal static class BookEdits
             .ToHashSet();
         return EditAnswer.Done(
             new Change(
-                $"No longer held against {Short(book.Book().Name)}",
+                $"No longer held against {Editor.Short(book.Book().Name)}",
                 [
                     new EntityChange(book, null),
                     .. plan.All<RuleChange>()
@@ -96,16 +96,16 @@ internal static class BookEdits
 
     private static EditAnswer Change(Plan plan, ChangeRule edit)
     {
-        if (plan.All<PlanBook>().SelectMany(book => book.Book().Rules).FirstOrDefault(rule => rule.Id == edit.RuleId) is not { } rule)
-            return EditAnswer.No("ruleId", $"No book of the plan has a rule \"{Short(edit.RuleId)}\".");
+        if (plan.Books.Shelf.Find(edit.RuleId) is not { } rule)
+            return EditAnswer.No("ruleId", $"No book of the plan has a rule \"{Editor.Short(edit.RuleId)}\".");
         var before = plan.All<RuleChange>().FirstOrDefault(change => change.RuleId == edit.RuleId && change.Value == edit.Value);
         if (edit.Reason.Trim().Length == 0)
             return before is null
                 ? EditAnswer.No("reason", "Say why the rule is taken otherwise: it is printed with the findings.")
-                : EditAnswer.Done(new Change($"As its book says again: {Short(rule.Title)}", [new EntityChange(before, null)]));
+                : EditAnswer.Done(new Change($"As its book says again: {Editor.Short(rule.Title)}", [new EntityChange(before, null)]));
         if (before is null && plan.Find(edit.Id) is not null)
             return EditAnswer.Taken("id", edit.Id);
-        if (plan.All<RuleChange>().Count() >= MostChanges)
+        if (before is null && plan.All<RuleChange>().Count() >= MostChanges)
             return EditAnswer.No("ruleId", $"At most {MostChanges} rules are taken otherwise.");
         var after = new RuleChange(
             before?.Id ?? edit.Id,
@@ -116,7 +116,7 @@ internal static class BookEdits
         );
         return Check(plan, after) is { } problem
             ? EditAnswer.No(problem)
-            : Editor.Swap($"{(after.Figure is null ? "Turned off" : "Changed")}: {Short(rule.Title)}", before, after);
+            : Editor.Swap($"{(after.Figure is null ? "Turned off" : "Changed")}: {Editor.Short(rule.Title)}", before, after);
     }
 
     private static EditAnswer Accept(Plan plan, Acceptance acceptance)
@@ -137,18 +137,7 @@ internal static class BookEdits
         : acceptance.FindingId.Length == 0 ? new Problem("findingId", "Say which finding is accepted.")
         : null;
 
-    public static Problem? Check(PlanBook book)
-    {
-        try
-        {
-            book.Book();
-            return null;
-        }
-        catch (RulebookException e)
-        {
-            return new Problem("text", e.Message);
-        }
-    }
+    public static Problem? Check(PlanBook book) => book.Wrong() is { } wrong ? new Problem("text", wrong) : null;
 
     public static Problem? Check(Plan plan, RuleChange change)
     {
@@ -156,12 +145,13 @@ internal static class BookEdits
             return new Problem("figure", "A rule is off, or has a figure for a value that is named.");
         if (change.Figure is < 0 or > 1_000_000)
             return new Problem("figure", $"The figure is from 0 to 1 000 000; {change.Figure:0.##} was given.");
-        if (plan.All<PlanBook>().SelectMany(book => book.Book().Rules).FirstOrDefault(rule => rule.Id == change.RuleId) is not { } rule)
-            return new Problem("ruleId", $"No book of the plan has a rule \"{Short(change.RuleId)}\".");
+        if (plan.Books.Shelf.Find(change.RuleId) is not { } rule)
+            return new Problem("ruleId", $"No book of the plan has a rule \"{Editor.Short(change.RuleId)}\".");
         return change.Value.Length > 0 && !rule.Values.ContainsKey(change.Value)
-            ? new Problem("value", $"{rule.Title} has no value \"{Short(change.Value)}\"; it has {string.Join(", ", rule.Values.Keys)}.")
+            ? new Problem(
+                "value",
+                $"{rule.Title} has no value \"{Editor.Short(change.Value)}\"; it has {string.Join(", ", rule.Values.Keys)}."
+            )
             : null;
     }
-
-    private static string Short(string text) => text.Length <= 80 ? text : text[..80];
 }

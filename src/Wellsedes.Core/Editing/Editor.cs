@@ -100,6 +100,9 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
         );
     }
 
+    /// <summary>As much of a name as the name of a change holds.</summary>
+    internal static string Short(string name) => name.Length <= 80 ? name : name[..80];
+
     private static EditAnswer Details(Plan plan, SetDetails edit)
     {
         if (CheckText("title", edit.Title, 1, 80) is { } problem)

@@ -24,11 +24,9 @@ internal static class SchemeEdits
                 plan.Find(e.Item.Id),
                 e.Item
             ),
-            PutOwnRule e => Editor.Swap($"Set the rule: {Short(e.Rule.Rule.Name)}", plan.Find(e.Rule.Id), e.Rule),
+            PutOwnRule e => Editor.Swap($"Set the rule: {Editor.Short(e.Rule.Rule.Name)}", plan.Find(e.Rule.Id), e.Rule),
             _ => null,
         };
-
-    private static string Short(string name) => name.Length <= 80 ? name : name[..80];
 
     private static Problem? CheckName(Plan plan, string name, string id) =>
         Editor.CheckText("name", name, 1, 40)

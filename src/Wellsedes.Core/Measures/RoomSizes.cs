@@ -29,11 +29,12 @@ public static class RoomSizes
     /// <summary>Across and along the narrowest strip: it lies along a side of the hull.</summary>
     private static (double Width, double Length) StripOf(Region room)
     {
-        var hull = Convex.HullOf(room.Outline).Corners.ToArray();
+        var hull = Convex.HullOf(room.Outline);
+        var corners = hull.Corners;
         var best = (Width: double.PositiveInfinity, Length: 0.0);
-        for (var i = 0; i < hull.Length; i++)
+        for (var i = 0; i < corners.Length; i++)
         {
-            var along = (hull[(i + 1) % hull.Length] - hull[i]).Unit();
+            var along = (corners[(i + 1) % corners.Length] - corners[i]).Unit();
             var (across, length) = (Reach(hull, along.Left()), Reach(hull, along));
             if (across < best.Width - Tolerance.Length)
                 best = (across, length);
@@ -41,9 +42,9 @@ public static class RoomSizes
         return best;
     }
 
-    private static double Reach(IEnumerable<Point> corners, Point way)
+    private static double Reach(Convex hull, Point way)
     {
-        var far = corners.Select(corner => corner.Dot(way)).ToArray();
-        return far.Max() - far.Min();
+        var (from, to) = Convex.Reach([hull], way);
+        return to - from;
     }
 }

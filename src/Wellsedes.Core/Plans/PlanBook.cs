@@ -11,10 +11,31 @@ public sealed record PlanBook(string Id, [property: LongText(PlanBook.LongestTex
     public const int LongestText = 600_000;
     public const int Most = 12;
 
-    private static readonly ConditionalWeakTable<string, Rulebook> Known = [];
+    private sealed record Reading(Rulebook? Book, string? Wrong);
+
+    private static readonly ConditionalWeakTable<string, Reading> Known = [];
+
+    /// <summary>Why its text is no rulebook; null where it is.</summary>
+    public string? Wrong() => Read().Wrong;
 
     /// <exception cref="RulebookException">Its text is no rulebook.</exception>
-    public Rulebook Book() => Known.GetValue(Text, static text => RulebookText.Read(Encoding.UTF8.GetBytes(text)));
+    public Rulebook Book() => Read().Book ?? throw new RulebookException(Read().Wrong!);
+
+    private Reading Read() =>
+        Known.GetValue(
+            Text,
+            static text =>
+            {
+                try
+                {
+                    return new Reading(RulebookText.Read(Encoding.UTF8.GetBytes(text)), null);
+                }
+                catch (RulebookException e)
+                {
+                    return new Reading(null, e.Message);
+                }
+            }
+        );
 }
 
 /// <summary>A rule that this plan takes otherwise than its book: off, or with another figure for one of its values; and why, which is printed.</summary>

@@ -3,7 +3,7 @@ using Wellsedes.Core.Rulebooks;
 
 namespace Wellsedes.Core.Plans;
 
-/// <summary>The rules that a plan is held against: those of its books, with what it takes otherwise.</summary>
+/// <summary>The rules that a plan is held against: those of its books, with what it takes otherwise. A book that cannot be read has none; its own check says so.</summary>
 public sealed record PlanBooks(RulebookShelf Shelf, ImmutableHashSet<string> Off)
 {
     /// <summary>Rules that judge plans, with the book each is of.</summary>
@@ -20,6 +20,7 @@ public sealed record PlanBooks(RulebookShelf Shelf, ImmutableHashSet<string> Off
             new RulebookShelf(
                 plan.All<PlanBook>()
                     .OrderBy(book => book.Id, StringComparer.Ordinal)
+                    .Where(book => book.Wrong() is null)
                     .Select(book => book.Book())
                     .Select(book => book with { Rules = [.. book.Rules.Where(rule => taken.Add(rule.Id)).Select(Changed)] })
             ),

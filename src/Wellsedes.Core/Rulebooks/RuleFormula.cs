@@ -1,6 +1,5 @@
-using System.Collections.Concurrent;
-using System.Collections.Frozen;
 using System.Globalization;
+using System.Runtime.CompilerServices;
 using NCalc;
 using NCalc.Exceptions;
 using NCalc.Factories;
@@ -17,7 +16,8 @@ internal sealed class RuleFormula
     private const int MostLetters = 2_000;
     private const int Deepest = 40;
 
-    private static readonly ConcurrentDictionary<string, RuleFormula> Known = new(StringComparer.Ordinal);
+    /// <summary>By the text itself: kept as long as its rule is.</summary>
+    private static readonly ConditionalWeakTable<string, RuleFormula> Known = [];
     private static readonly ExpressionConfiguration Configuration = ExpressionConfiguration.FromOptions(
         ExpressionOptions.AllowNullParameter
     );
@@ -28,42 +28,50 @@ internal sealed class RuleFormula
 
     /// <exception cref="RulebookException">It is no formula.</exception>
     public static RuleFormula Of(string text) =>
-        Known.TryGetValue(text, out var known) ? known
-        : Wrong(text) is { } wrong ? throw new RulebookException(wrong)
-        : Known.GetOrAdd(
-            text,
-            new RuleFormula(new Expression(text, CultureInfo.InvariantCulture).GetLogicalExpression(CancellationToken.None)!)
-        );
+        Known.GetValue(text, static text => Read(text, out var wrong) ?? throw new RulebookException(wrong!));
 
     /// <summary>Why a text is no formula; null where it is.</summary>
     public static string? Wrong(string? text)
     {
-        if (text is not { Length: > 0 and <= MostLetters })
-            return $"it has 1 to {MostLetters} letters.";
-        var deep = 0;
-        foreach (var c in text)
-            if (
-                (
-                    deep +=
-                        c is '(' or '[' ? 1
-                        : c is ')' or ']' ? -1
-                        : 0
-                ) > Deepest
-            )
-                return $"its brackets are at most {Deepest} deep.";
+        Read(text, out var wrong);
+        return wrong;
+    }
+
+    private static RuleFormula? Read(string? text, out string? wrong)
+    {
+        wrong = text is { Length: > 0 and <= MostLetters } ? TooDeep(text) : $"it has 1 to {MostLetters} letters.";
+        if (wrong is not null)
+            return null;
         try
         {
-            var read = new Expression(text, CultureInfo.InvariantCulture);
-            if (read.HasErrors(CancellationToken.None))
-                return "it cannot be read.";
-            if (read.GetFunctionNames(CancellationToken.None).FirstOrDefault(name => !RuleFunctions.All.Contains(name)) is { } unknown)
-                return $"there is no {unknown}(); there are {string.Join(", ", RuleFunctions.All.Order(StringComparer.Ordinal))}.";
-            return null;
+            var read = new Expression(text!, CultureInfo.InvariantCulture);
+            if (read.HasErrors(CancellationToken.None) || read.GetLogicalExpression(CancellationToken.None) is not { } tree)
+                wrong = "it cannot be read.";
+            else if (read.GetFunctionNames(CancellationToken.None).FirstOrDefault(name => !RuleFunctions.All.Contains(name)) is { } unknown)
+                wrong = $"there is no {unknown}(); there are {string.Join(", ", RuleFunctions.All.Order(StringComparer.Ordinal))}.";
+            else
+                return new RuleFormula(tree);
         }
         catch (NCalcException)
         {
-            return "it cannot be read.";
+            wrong = "it cannot be read.";
         }
+        return null;
+    }
+
+    private static string? TooDeep(string text)
+    {
+        var deep = 0;
+        foreach (var c in text)
+        {
+            deep +=
+                c is '(' or '[' ? 1
+                : c is ')' or ']' ? -1
+                : 0;
+            if (deep > Deepest)
+                return $"its brackets are at most {Deepest} deep.";
+        }
+        return null;
     }
 
     /// <summary>The names it reads, wherever they stand.</summary>

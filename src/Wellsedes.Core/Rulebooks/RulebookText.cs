@@ -90,16 +90,6 @@ public static class RulebookText
             return $"its tables have at most {MostRows} rows of 12.";
         if (rule.Asked.Length > 12)
             return "it is asked in at most 12 ways.";
-        foreach (var asking in rule.Asked)
-        {
-            if (asking is null || asking.With.IsDefault || asking.Answers is null || asking.With.Length > 30 || asking.Answers.Count > 30)
-                return "each way to ask it has at most 30 figures and 30 answers.";
-            if (asking.With.Concat(asking.Answers.Keys).FirstOrDefault(name => !IsName(name, 60)) is { } name)
-                return $"{name} is no name of a figure.";
-            foreach (var (answer, formula) in asking.Answers)
-                if (RuleFormula.Wrong(formula) is { } wrong)
-                    return $"the formula of {answer}: {wrong}";
-        }
         if (
             rule.Judges.IsDefault
             || rule.Uses.IsDefault
@@ -108,34 +98,48 @@ public static class RulebookText
             || rule.Uses.Length > 60
         )
             return "it counts people by the net or the gross area, and judges at most 12 measures.";
-        foreach (var judge in rule.Judges)
-        {
-            if (judge?.With is null || judge.Says is not { Length: > 0 and <= 80 } || judge.When is null || judge.With.Count > 30)
-                return "each of its judges says what is wrong in at most 80 letters.";
-            if (!RuleMeasures.Figures.TryGetValue(judge.Measure ?? "", out var figures))
-                return $"there is no measure {judge.Measure}; there are {string.Join(", ", RuleMeasures.Figures.Keys)}.";
-            if (judge.Unit is not ("mm" or "m2" or "people" or "ways"))
-                return $"its judge of {judge.Measure} is in mm, m2, people or ways.";
-            string[] formulas =
-            [
-                .. judge.With.Values,
-                judge.Holds,
-                judge.Measured,
-                judge.Needed,
-                .. judge.When.Length > 0 ? [judge.When] : Array.Empty<string>(),
-            ];
-            if (formulas.Select(RuleFormula.Wrong).FirstOrDefault(wrong => wrong is not null) is { } wrong)
-                return $"its judge of {judge.Measure}: {wrong}";
-            if (
-                judge
-                    .With.Values.Append(judge.When)
-                    .Where(formula => formula.Length > 0)
-                    .SelectMany(formula => RuleFormula.Of(formula).Names())
-                    .FirstOrDefault(name => name != "it" && !figures.Contains(name) && !rule.Values.ContainsKey(name)) is
-                { } unknown
-            )
-                return $"its judge of {judge.Measure} reads {unknown}; there are {string.Join(", ", figures)}.";
-        }
+        return rule.Asked.Select(Wrong).Concat(rule.Judges.Select(judge => Wrong(rule, judge))).FirstOrDefault(wrong => wrong is not null);
+    }
+
+    private static string? Wrong(RuleAsking? asking)
+    {
+        if (asking is null || asking.With.IsDefault || asking.Answers is null || asking.With.Length > 30 || asking.Answers.Count > 30)
+            return "each way to ask it has at most 30 figures and 30 answers.";
+        if (asking.With.Concat(asking.Answers.Keys).FirstOrDefault(name => !IsName(name, 60)) is { } name)
+            return $"{name} is no name of a figure.";
+        foreach (var (answer, formula) in asking.Answers)
+            if (RuleFormula.Wrong(formula) is { } wrong)
+                return $"the formula of {answer}: {wrong}";
+        return null;
+    }
+
+    private static string? Wrong(Rule rule, RuleJudge? judge)
+    {
+        if (judge?.With is null || judge.Says is not { Length: > 0 and <= 80 } || judge.When is null || judge.With.Count > 30)
+            return "each of its judges says what is wrong in at most 80 letters.";
+        if (!RuleMeasures.Figures.TryGetValue(judge.Measure ?? "", out var figures))
+            return $"there is no measure {judge.Measure}; there are {string.Join(", ", RuleMeasures.Figures.Keys)}.";
+        if (judge.Unit is not ("mm" or "m2" or "people" or "ways"))
+            return $"its judge of {judge.Measure} is in mm, m2, people or ways.";
+        string[] formulas =
+        [
+            .. judge.With.Values,
+            judge.Holds,
+            judge.Measured,
+            judge.Needed,
+            .. judge.When.Length > 0 ? [judge.When] : Array.Empty<string>(),
+        ];
+        if (formulas.Select(RuleFormula.Wrong).FirstOrDefault(wrong => wrong is not null) is { } wrong)
+            return $"its judge of {judge.Measure}: {wrong}";
+        if (
+            judge
+                .With.Values.Append(judge.When)
+                .Where(formula => formula.Length > 0)
+                .SelectMany(formula => RuleFormula.Of(formula).Names())
+                .FirstOrDefault(name => name != "it" && !figures.Contains(name) && !rule.Values.ContainsKey(name)) is
+            { } unknown
+        )
+            return $"its judge of {judge.Measure} reads {unknown}; there are {string.Join(", ", figures)}.";
         return null;
     }
 

@@ -303,6 +303,22 @@ public sealed class BookTests
         Assert.Contains("not accepted any more", sample.Refused(new LiftAcceptance("ok")).Message);
     }
 
+    /// <summary>From a file, whichever comes first by its id: the book is told, and what is taken otherwise breaks nothing.</summary>
+    [Theory]
+    [InlineData("a", "b")]
+    [InlineData("b", "a")]
+    public void A_book_that_cannot_be_read_is_told(string bookId, string changeId)
+    {
+        var sample = Room(8000, 6000, "Office");
+        var plan = Plan.Of(
+            [.. sample.Plan.Entities.Values, new PlanBook(bookId, "{}"), new RuleChange(changeId, "our-door", "", null, "Why")],
+            Core.Things.Shipped.Library
+        );
+        Assert.NotNull(PlanChecks.OfWhole(plan));
+        Assert.Contains("id, a name and rules", plan.Find<PlanBook>(bookId)!.Wrong());
+        Assert.Empty(plan.Books.Shelf.Books);
+    }
+
     /// <summary>A book of the house's own, brought in as text: its rules judge as those that ship do.</summary>
     [Fact]
     public void A_house_book_is_brought_in_and_judges()

@@ -193,7 +193,13 @@ export class SpaceScene {
   private shell(level: ModelLevelView, into: Group) {
     const middle = new Vector2(level.middle[0]! / 1000, level.middle[1]! / 1000);
     for (const part of level.shell) {
-      const whole = this.part(part.faces, part.tint ?? null, part.surface === "Ceiling");
+      // Letters have more edges than can be told apart.
+      const whole = this.part(
+        part.faces,
+        part.tint ?? null,
+        part.surface === "Ceiling",
+        part.surface !== "Lettering",
+      );
       into.add(whole);
       if (part.surface === "Ceiling") this.ceilings.push(whole);
       if (part.line.length !== 4) continue;
@@ -215,12 +221,12 @@ export class SpaceScene {
     into.add(linesOf(level.joints, joint), linesOf(level.drawn, drawn));
   }
 
-  private part(faces: readonly FacesView[], tint: string | null, flat = false): Group {
+  private part(faces: readonly FacesView[], tint: string | null, flat = false, isEdged = true): Group {
     const group = new Group();
     for (const one of faces) {
       const { geometry, edges } = this.shapes.of([one], tint, flat);
       group.add(new Mesh(geometry, one.glass ? glass : solid));
-      if (!one.glass) group.add(new LineSegments(edges, line));
+      if (isEdged && !one.glass) group.add(new LineSegments(edges, line));
     }
     return group;
   }
@@ -349,7 +355,7 @@ export class SpaceScene {
 
   /** Whether all of it in full would take too long here, by how long its boxes took. */
   private foresee(start: number) {
-    this.await();
+    this.waitForPicture();
     const took = performance.now() - start;
     const triangles = (mesh: InstancedMesh) =>
       (mesh.geometry.getAttribute("position").count / 3) * mesh.count;
@@ -365,7 +371,7 @@ export class SpaceScene {
     this.fineness(1);
     this.detail(!this.isMany || !this.isSlow);
     this.render();
-    this.await();
+    this.waitForPicture();
     this.isSlow ||= performance.now() - start > patience;
   }
 
@@ -376,7 +382,7 @@ export class SpaceScene {
   }
 
   /** Until the picture is drawn: a point of it is read, as a browser may answer finish() before that. */
-  private await() {
+  private waitForPicture() {
     const gl = this.renderer.getContext();
     gl.readPixels(0, 0, 1, 1, gl.RGBA, gl.UNSIGNED_BYTE, new Uint8Array(4));
   }
