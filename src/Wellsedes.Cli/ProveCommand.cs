@@ -66,6 +66,8 @@ internal static class ProveCommand
                         ),
                         Books = state.Plan.Books.Shelf.Books.Select(book => new { book.Id, book.Name }),
                         state.Loads,
+                        state.Proof.Exits,
+                        state.Proof.Holds,
                         state.Findings,
                     },
                     PlanJson.Indented
@@ -75,10 +77,14 @@ internal static class ProveCommand
         }
         Console.WriteLine(state.Plan.Details.Title);
         foreach (var line in TallyLines.Of(state.Tally, state.Plan.Details.Units))
-            Console.WriteLine($"  {line.Name, -22}{line.Value} {line.Rest}".TrimEnd());
+            Console.WriteLine($"  {line.Name, -26} {line.Value} {line.Rest}".TrimEnd());
         foreach (var load in state.Loads)
             Console.WriteLine(
-                $"  {load.Name, -22}{(load.Unjudged.Length > 0 ? load.Unjudged : $"{load.People:0} people ({load.Working}; {load.Seats} seats)")}"
+                $"  {load.Name, -26} {(load.Unjudged.Length > 0 ? load.Unjudged : $"{load.People:0} people ({load.Working}; {load.Seats} seats)")}"
+            );
+        foreach (var exit in state.Proof.Exits)
+            Console.WriteLine(
+                $"  {exit.Name, -26} {(exit.Shut ? "shut" : $"{exit.People:0} leave by it{(exit.Holds is { } holds ? $", wide enough for {holds:0} ({exit.Source})" : "")}")}"
             );
         Console.WriteLine(state.Findings.Length == 0 ? "No findings." : $"{state.Findings.Length} findings:");
         foreach (var finding in state.Findings)

@@ -43,6 +43,9 @@ public sealed record Tally(
     /// <summary>What is used of what the house has; empty where nothing is counted, and for one level by itself.</summary>
     public ImmutableArray<StockUse> Stock { get; init; } = [];
 
+    /// <summary>What each room may hold by the books of the plan; empty without any, and for one level by itself.</summary>
+    public ImmutableArray<RoomHold> Holds { get; init; } = [];
+
     /// <summary>What is asked beside: of zones, and of what items are.</summary>
     public ImmutableArray<AskedLine> Further { get; init; } = [];
 

@@ -61,6 +61,20 @@ public static class TallyLines
             );
         if (isShort.Length > MostShort)
             yield return new TallyLine("Short in stock", $"{isShort.Length - MostShort} more", Short: true);
+        foreach (
+            var hold in tally
+                .Holds.Where(hold => hold.Seats > 0 && hold.Lowest is not null)
+                .OrderByDescending(hold => hold.Seats)
+                .Take(MostHeld)
+        )
+            yield return new TallyLine(
+                $"{hold.Name} may hold",
+                hold.Seats.ToString(CultureInfo.InvariantCulture),
+                $"of {hold.Lowest!.People:0}",
+                hold.Seats > hold.Lowest.People ? $"{hold.Seats - hold.Lowest.People:0} over" : "",
+                hold.Lowest.People <= 0 ? 1 : Math.Min(1, hold.Seats / hold.Lowest.People),
+                hold.Seats > hold.Lowest.People
+            );
         if (tally.Narrowest is { } narrowest)
         {
             var (width, needed) = WidthText.Write(narrowest.Width, narrowest.Needed, units);
@@ -74,6 +88,9 @@ public static class TallyLines
             );
         }
     }
+
+    /// <summary>So many rooms are told one by one, those with most seats.</summary>
+    private const int MostHeld = 3;
 
     /// <summary>So many things that are short are told one by one.</summary>
     private const int MostShort = 4;

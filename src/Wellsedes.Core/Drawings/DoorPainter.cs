@@ -12,7 +12,16 @@ internal static class DoorPainter
     /// <summary>The leaves of a door and the lines that tell how they move, on the level.</summary>
     public static IEnumerable<(PathShape Panel, PathShape Swing)> Parts(OpeningPlace place)
     {
-        var parts = place.Opening.Kind switch
+        var parts = place.Opening switch
+        {
+            { Shut: true } => [Barred(place)],
+            { Kind: var kind } => Opened(place, kind),
+        };
+        return parts.Select(part => (part.Panel.At(place.Frame), part.Swing.At(place.Frame)));
+    }
+
+    private static IEnumerable<(PathShape Panel, PathShape Swing)> Opened(OpeningPlace place, OpeningKind kind) =>
+        kind switch
         {
             OpeningKind.SlidingDoor => [Sliding(place)],
             OpeningKind.PocketDoor => [Pocket(place)],
@@ -20,7 +29,15 @@ internal static class DoorPainter
             OpeningKind.SingleDoor or OpeningKind.DoubleDoor => Hinged(place),
             _ => [],
         };
-        return parts.Select(part => (part.Panel.At(place.Frame), part.Swing.At(place.Frame)));
+
+    /// <summary>A leaf across the doorway and a cross through it: nobody gets through.</summary>
+    private static (PathShape, PathShape) Barred(OpeningPlace place)
+    {
+        var (x, y) = (place.Opening.Width / 2, Math.Max(place.Opening.Width / 3, place.Wall.Thickness));
+        return (
+            PathShape.Box(-x, -Thick / 2, x, Thick / 2),
+            PathShape.Line(new(-x, -y), new(x, y)).Then(PathShape.Line(new(-x, y), new(x, -y)))
+        );
     }
 
     private static IEnumerable<(PathShape Panel, PathShape Swing)> Hinged(OpeningPlace place)

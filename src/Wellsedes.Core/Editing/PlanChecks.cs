@@ -420,6 +420,11 @@ public static class PlanChecks
                     ? null
                     : new Problem("mainLeaf", "The larger leaf must be less than the opening.")
             )
+            ?? (
+                opening is { Shut: true, Kind: OpeningKind.Window }
+                    ? new Problem("shut", "A window is no way through: only doors and gaps are shut.")
+                    : null
+            )
             ?? (opening.From >= -1 && opening.To <= wall.Length + 1 ? null : new Problem("along", "It reaches past the end of its wall."));
     }
 

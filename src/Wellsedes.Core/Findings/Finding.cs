@@ -35,6 +35,7 @@ public enum FindingKind
 /// <param name="MeasuredText">Measured in words and the plan's units, as it is said everywhere; "" where nothing is measured.</param>
 /// <param name="Accepted">That somebody has accepted it as it is; null where nobody has.</param>
 /// <param name="RuleId">The rule of a book it comes from; "" for all else.</param>
+/// <param name="Against">The ends of the line that the measured one is held against, as the diagonal of a room; empty for most.</param>
 /// <param name="Serves">How many seats the way leads to; 0 where that does not apply.</param>
 public sealed record Finding(
     string Id,
@@ -57,6 +58,8 @@ public sealed record Finding(
     Acceptance? Accepted = null
 )
 {
+    public ImmutableArray<Point> Against { get; init; } = [];
+
     /// <summary>Whether something is to be mended.</summary>
     public bool IsOpen => Weight == FindingWeight.Must && Accepted is null;
 }

@@ -16,32 +16,40 @@ public static class RuleFinder
 {
     private const int MostKept = 5_000;
 
-    private static readonly ConditionalWeakTable<RuleJudge, ConcurrentDictionary<string, RuleVerdict>> Known = [];
+    private static readonly ConditionalWeakTable<RuleJudge, ConcurrentDictionary<(string Values, string Figures), RuleVerdict>> Known = [];
 
     /// <param name="measured">Of a book, by the measure's key.</param>
     public static IEnumerable<Finding> Of(PlanBooks books, Rulebook book, IReadOnlyCollection<Measured> measured, UnitSystem units)
     {
-        foreach (var rule in book.Rules.Where(rule => !books.Off.Contains(rule.Id)))
+        var byMeasure = measured.ToLookup(thing => thing.Measure);
+        foreach (var rule in book.Rules.Where(rule => !rule.Judges.IsEmpty && !books.Off.Contains(rule.Id)))
             for (var i = 0; i < rule.Judges.Length; i++)
-                foreach (var thing in measured.Where(thing => thing.Measure == rule.Judges[i].Measure))
+                foreach (var thing in byMeasure[rule.Judges[i].Measure])
                     if (Of(books, rule, i, thing, units) is { } finding)
                         yield return finding;
     }
+
+    /// <summary>Whether a thing meets a rule; the same figures are judged once.</summary>
+    public static RuleVerdict Verdict(PlanBooks books, Rule rule, RuleJudge judge, Measured thing)
+    {
+        var kept = Known.GetOrCreateValue(judge);
+        var key = (Values(rule), thing.Told);
+        if (kept.TryGetValue(key, out var verdict))
+            return verdict;
+        if (kept.Count >= MostKept)
+            kept.Clear();
+        return kept[key] = RuleTrial.Hold(books.Shelf, rule, judge, thing.Figures);
+    }
+
+    private static string Values(Rule rule) => rule.Values.Count == 0 ? "" : string.Join(' ', rule.Values.Values);
 
     private static Finding? Of(PlanBooks books, Rule rule, int judged, Measured thing, UnitSystem units)
     {
         var judge = rule.Judges[judged];
         // What nobody has counted is told once, with the room.
-        if (thing.Figures.TryGetValue("people", out var people) && people is null && ReadsPeople(judge))
+        if (thing.Figures.TryGetValue("people", out var people) && people is null && judge.Reads("people"))
             return null;
-        var kept = Known.GetOrCreateValue(judge);
-        var key = $"{string.Join(' ', rule.Values.Values)} {RuleFigures.Told(thing.Figures)}";
-        if (!kept.TryGetValue(key, out var verdict))
-        {
-            if (kept.Count >= MostKept)
-                kept.Clear();
-            kept[key] = verdict = RuleTrial.Hold(books.Shelf, rule, judge, thing.Figures);
-        }
+        var verdict = Verdict(books, rule, judge, thing);
         if (!verdict.IsAbout || (verdict.Holds && verdict.Answer.Problem.Length == 0))
             return null;
         var id = $"{thing.LevelId}/rule/{rule.Id}/{judged.ToString(CultureInfo.InvariantCulture)}/{thing.SubjectId}";
@@ -57,6 +65,8 @@ public static class RuleFinder
                 thing.At
             );
         var (has, needs) = Texts(judge.Unit, verdict, units);
+        var along = thing.Lines.Keys.FirstOrDefault(figure => judge.Measured.Contains(figure, StringComparison.Ordinal));
+        var against = thing.Lines.Keys.FirstOrDefault(figure => figure != along && judge.Reads(figure));
         return new Finding(
             id,
             judge.Advises ? FindingWeight.Advise : FindingWeight.Must,
@@ -68,14 +78,17 @@ public static class RuleFinder
             $"{rule.Source.Told()}. {Rule.FromMemory}",
             [thing.Name],
             [thing.SubjectId],
-            thing.At,
+            along is null ? thing.At : thing.Lines[along],
             0,
             [],
             thing.LevelId,
             has,
             needs,
             rule.Id
-        );
+        )
+        {
+            Against = against is null ? [] : thing.Lines[against],
+        };
     }
 
     /// <summary>Rooms that a book counts nobody in, each once a book.</summary>
@@ -95,6 +108,27 @@ public static class RuleFinder
                 )
             );
 
+    /// <summary>A room with people in it that no way leads out of.</summary>
+    public static Finding ShutIn(Spaces.LevelSpace space, Spaces.FoundRoom room) =>
+        new(
+            $"{space.LevelId}/shut-in/{room.Room.Id}",
+            FindingWeight.Must,
+            FindingKind.Rule,
+            $"{room.Room.Name}: nobody gets out",
+            "No door, gap or stair that is not shut leads from it to the outside.",
+            0,
+            1,
+            "Common practice",
+            [room.Room.Name],
+            [room.Room.Id],
+            [room.Room.Inside],
+            0,
+            [],
+            space.LevelId,
+            "0 ways out",
+            "1"
+        );
+
     private static Finding Unjudged(
         string id,
         string levelId,
@@ -105,9 +139,6 @@ public static class RuleFinder
         string ruleId,
         ImmutableArray<Geometry.Point> at
     ) => new(id, FindingWeight.Unjudged, FindingKind.Rule, title, why, 0, 0, source, [], [subjectId], at, 0, [], levelId, "", "", ruleId);
-
-    private static bool ReadsPeople(RuleJudge judge) =>
-        judge.With.Values.Concat([judge.When, judge.Holds]).Any(formula => formula.Contains("people", StringComparison.Ordinal));
 
     private static (string Has, string Needs) Texts(string unit, RuleVerdict verdict, UnitSystem units)
     {

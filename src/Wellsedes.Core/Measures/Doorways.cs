@@ -12,10 +12,10 @@ public static class Doorways
     /// <summary>So far before the wall is asked for the room, in mm.</summary>
     private const double Before = 1;
 
-    /// <summary>Openings on the floor with the room on one of their sides alone.</summary>
+    /// <summary>Openings on the floor that are not shut, with the room on one of their sides alone.</summary>
     public static IEnumerable<OpeningPlace> Of(LevelSpace space, FoundRoom room) =>
         space.Openings.Where(place =>
-            place.Opening.Kind != OpeningKind.Window
+            place.Opening is { Kind: not OpeningKind.Window, Shut: false }
             && place.Opening.Sill <= Tolerance.Length
             && IsBeside(place, room, 1) != IsBeside(place, room, -1)
         );
@@ -26,7 +26,7 @@ public static class Doorways
     /// <summary>Each doorway of a level once, seen from the room it leads most people out of.</summary>
     public static IEnumerable<Measured> Measure(IReadOnlyCollection<CountedRoom> rooms) =>
         rooms
-            .SelectMany(room => room.WaysOut().Select(place => (room, place)))
+            .SelectMany(room => room.Shape.WaysOut.Select(place => (room, place)))
             .GroupBy(one => one.place.Opening.Id)
             .Select(sides => sides.MaxBy(side => side.room.People ?? -1))
             .Select(side => Of(side.room, side.place));
@@ -37,7 +37,7 @@ public static class Doorways
             place.Opening.Id,
             RoomsBeside.Of(from.Space, place.Wall, place.Opening.Along).InList(place.Opening),
             from.Space.LevelId,
-            [EndOf(place, -1), EndOf(place, 1)],
+            EndsOf(place),
             ("use", from.Room.Room.Use),
             ("people", from.People),
             ("clear_mm", place.Opening.ClearWidth),
@@ -46,6 +46,8 @@ public static class Doorways
         );
 
     /// <summary>Where its clear width begins and ends, in the middle of the wall.</summary>
+    internal static ImmutableArray<Point> EndsOf(OpeningPlace place) => [EndOf(place, -1), EndOf(place, 1)];
+
     private static Point EndOf(OpeningPlace place, int side) => place.Frame.Out(new Point(side * place.Opening.ClearWidth / 2, 0));
 
     private static bool OpensInto(OpeningPlace place, FoundRoom room) =>

@@ -19,6 +19,13 @@ public sealed record Measured(
     ImmutableSortedDictionary<string, object?> Figures
 )
 {
+    /// <summary>The lines that some of its figures are measured along, from end to end, by the figure's name; those without are measured at <see cref="At"/>.</summary>
+    public ImmutableDictionary<string, ImmutableArray<Point>> Lines { get; init; } =
+        ImmutableDictionary<string, ImmutableArray<Point>>.Empty;
+
+    /// <summary>Its figures in words, by which a verdict is known again.</summary>
+    internal string Told { get; } = RuleFigures.Told(Figures);
+
     internal static Measured Of(
         string measure,
         string subjectId,
@@ -48,6 +55,5 @@ public sealed record Measured(
 /// <param name="People">By that book; by the strictest of the others where it counts nobody; null where none does.</param>
 public sealed record CountedRoom(LevelSpace Space, FoundRoom Room, double? People, int Seats, int Workstations, bool Sprinklered)
 {
-    /// <summary>Doors and gaps that lead out of it, with what can be walked through in mm.</summary>
-    public IEnumerable<OpeningPlace> WaysOut() => Doorways.Of(Space, Room);
+    internal RoomShape Shape => RoomShape.Of(Space, Room);
 }

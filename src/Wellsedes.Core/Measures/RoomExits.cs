@@ -14,9 +14,9 @@ public static class RoomExits
     public static Measured Measure(CountedRoom counted)
     {
         var room = counted.Room;
-        OpeningPlace[] ways = [.. counted.WaysOut()];
-        var (a, b) = Farthest([.. ways.Select(way => way.Frame.Origin)]);
-        var (from, to) = Farthest(room.Outline.Outline);
+        var shape = counted.Shape;
+        var ways = shape.WaysOut;
+        var ((a, b), (from, to)) = (shape.Apart, shape.Diagonal);
         return Measured.Of(
             RuleMeasures.RoomExits,
             room.Room.Id,
@@ -32,16 +32,9 @@ public static class RoomExits
             ("apart_mm", a.DistanceTo(b)),
             ("diagonal_mm", from.DistanceTo(to)),
             ("sprinklered", counted.Sprinklered)
-        );
-    }
-
-    private static (Point A, Point B) Farthest(ImmutableArray<Point> points)
-    {
-        var best = (A: default(Point), B: default(Point));
-        foreach (var a in points)
-        foreach (var b in points)
-            if (a.DistanceTo(b) > best.A.DistanceTo(best.B))
-                best = (a, b);
-        return best;
+        ) with
+        {
+            Lines = ImmutableDictionary<string, ImmutableArray<Point>>.Empty.Add("apart_mm", [a, b]).Add("diagonal_mm", [from, to]),
+        };
     }
 }

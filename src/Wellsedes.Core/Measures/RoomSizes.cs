@@ -1,4 +1,3 @@
-using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Rulebooks;
 
 namespace Wellsedes.Core.Measures;
@@ -9,7 +8,7 @@ public static class RoomSizes
     public static Measured Measure(CountedRoom counted)
     {
         var room = counted.Room;
-        var (width, length) = StripOf(room.Outline);
+        var shape = counted.Shape;
         return Measured.Of(
             RuleMeasures.RoomSize,
             room.Room.Id,
@@ -18,33 +17,12 @@ public static class RoomSizes
             [room.Room.Inside],
             ("use", room.Room.Use),
             ("net_m2", room.NetInternal),
-            ("least_width_mm", width),
-            ("length_mm", length),
+            ("least_width_mm", shape.Width),
+            ("length_mm", shape.Length),
             ("height_m", room.Room.Height / 1000),
+            ("clear_height_mm", room.Room.Height),
             ("seats", (double)counted.Seats),
             ("workstations", (double)counted.Workstations)
         );
-    }
-
-    /// <summary>Across and along the narrowest strip: it lies along a side of the hull.</summary>
-    private static (double Width, double Length) StripOf(Region room)
-    {
-        var hull = Convex.HullOf(room.Outline);
-        var corners = hull.Corners;
-        var best = (Width: double.PositiveInfinity, Length: 0.0);
-        for (var i = 0; i < corners.Length; i++)
-        {
-            var along = (corners[(i + 1) % corners.Length] - corners[i]).Unit();
-            var (across, length) = (Reach(hull, along.Left()), Reach(hull, along));
-            if (across < best.Width - Tolerance.Length)
-                best = (across, length);
-        }
-        return best;
-    }
-
-    private static double Reach(Convex hull, Point way)
-    {
-        var (from, to) = Convex.Reach([hull], way);
-        return to - from;
     }
 }

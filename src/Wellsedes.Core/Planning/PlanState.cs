@@ -22,8 +22,10 @@ public sealed record PlanState(
     /// <summary>Whether the walkways, and what is said of them, are those from before an edit that moves many things.</summary>
     public bool IsStale { get; init; }
 
-    /// <summary>For how many people each room is counted by each book that counts any.</summary>
-    public ImmutableArray<RoomLoad> Loads { get; init; } = [];
+    /// <summary>What the scheme is counted for and who leaves by what.</summary>
+    public Proof Proof { get; init; } = new([], [], [], []);
+
+    public ImmutableArray<RoomLoad> Loads => Proof.Loads;
 
     /// <summary>What a sheet of this scheme on this level is made from.</summary>
     public SheetInput SheetInput(SheetSettings settings, string project, string revision, string status, DateOnly date) =>
@@ -55,6 +57,14 @@ public sealed record PlanState(
                         [
                             $"Held against {string.Join(", ", Plan.Books.Shelf.Books.Select(book => book.Name))}; values from memory, to be checked against the adopted editions.",
                         ],
+                .. Tally
+                    .Holds.Where(hold => hold.Seats > 0 && hold.Lowest is not null)
+                    .Select(hold =>
+                        $"{hold.Name}: {hold.Seats} seats; may hold {hold.Lowest!.People:0}, limited by {hold.Lowest.Says} ({hold.Lowest.Source})."
+                    ),
+                .. Space
+                    .Openings.Where(place => place.Opening.Shut)
+                    .Select(place => $"Shut: {Measures.Exits.NameOf(Space, place)}; nobody is taken to leave by it."),
                 .. Plan.All<RuleChange>()
                     .Select(change =>
                         $"{Plan.Books.Shelf.Find(change.RuleId)?.Title ?? change.RuleId}: {(change.Figure is { } figure ? $"{change.Value} {figure:0.##}" : "not judged")}. {change.Reason}"

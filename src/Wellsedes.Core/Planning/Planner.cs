@@ -337,10 +337,20 @@ public sealed class Planner
                 ),
             .. Finder.FromBrief(tally, plan.Details.Units),
         ];
-        var (loads, judged) = Proving.Of(plan, states);
-        return new PlanState(plan, schemeId, states[0], states, tally, Proving.Accepted(plan, schemeId, findings.AddRange(judged)))
+        var proof = Proving.Of(plan, states);
+        return new PlanState(
+            plan,
+            schemeId,
+            states[0],
+            states,
+            tally with
+            {
+                Holds = proof.Holds,
+            },
+            Proving.Accepted(plan, schemeId, findings.AddRange(proof.Findings))
+        )
         {
-            Loads = loads,
+            Proof = proof,
             IsStale = standing.Values.Any(level => level.IsStale),
         };
 

@@ -1,38 +1,88 @@
 using System.Collections.Immutable;
+using System.Runtime.CompilerServices;
 using Wellsedes.Core.Capacity;
 using Wellsedes.Core.Findings;
 using Wellsedes.Core.Measures;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
+using Wellsedes.Core.Spaces;
 
 namespace Wellsedes.Core.Planning;
 
-/// <summary>A scheme held against the books of its plan: what each counts, and what does not hold.</summary>
+/// <summary>A scheme held against the books of its plan.</summary>
+/// <param name="Loads">For how many people each room is counted by each book that counts any.</param>
+/// <param name="Exits">Who leaves by what, by each of these books; by the seats where there is none.</param>
+/// <param name="Holds">What each room may hold.</param>
+/// <param name="Findings">What does not hold, or could not be judged.</param>
+public sealed record Proof(
+    ImmutableArray<RoomLoad> Loads,
+    ImmutableArray<ExitLoad> Exits,
+    ImmutableArray<RoomHold> Holds,
+    ImmutableArray<Finding> Findings
+);
+
 internal static class Proving
 {
-    public static (ImmutableArray<RoomLoad> Loads, ImmutableArray<Finding> Findings) Of(Plan plan, IReadOnlyCollection<LevelState> levels)
+    public static Proof Of(Plan plan, IReadOnlyList<LevelState> levels)
     {
         var books = plan.Books;
+        var figures = levels.SelectMany(level => level.Rooms).DistinctBy(room => room.RoomId).ToDictionary(room => room.RoomId);
+        int SeatsIn(string room) => figures.TryGetValue(room, out var of) ? of.Seats + of.Workstations : 0;
+        ImmutableArray<RoomLoad> loads = [.. levels.SelectMany(level => RoomLoads.Of(books, level.Space, SeatsIn))];
+        var leave = Leaving.From([.. levels.Select(level => (level.Space, level.Items))]);
         if (books.Shelf.Books.IsEmpty)
-            return ([], []);
-        ImmutableArray<RoomLoad> loads = [.. levels.SelectMany(level => RoomLoads.Of(books, level.Space, id => SeatsIn(level, id)))];
+            return new Proof([], [.. ExitsBy(books, null, plan, levels, leave(room => SeatsIn(room)))], [], []);
+        var byRoom = loads.ToLookup(load => load.RoomId);
         var findings = ImmutableArray.CreateBuilder<Finding>();
         findings.AddRange(RuleFinder.Uncounted(loads));
-        // The same by whatever book they are judged.
-        var rows = new Lazy<Measured[]>(() => [.. levels.SelectMany(level => SeatRows.Measure(level.Space, level.Items))]);
+        List<ExitLoad> exits = [];
+        List<Measured> rooms = [];
+        var shutIn = new HashSet<string>();
+        Rulebook[] counting = [.. RoomLoads.Counting(books)];
         foreach (var book in books.Shelf.Books)
-            findings.AddRange(
-                RuleFinder.Of(
-                    books,
-                    book,
-                    [
-                        .. levels.SelectMany(level => MeasuredOn(plan, level, book, loads)),
-                        .. book.Rules.Any(rule => rule.Judges.Any(judge => judge.Measure == RuleMeasures.SeatRow)) ? rows.Value : [],
-                    ],
-                    plan.Details.Units
-                )
+        {
+            CountedRoom[] counted =
+            [
+                .. levels.SelectMany(level =>
+                    level.Space.Rooms.Select(room =>
+                    {
+                        var of = figures.GetValueOrDefault(room.Room.Id);
+                        var (seats, desks) = (of?.Seats ?? 0, of?.Workstations ?? 0);
+                        return new CountedRoom(
+                            level.Space,
+                            room,
+                            PeopleIn(book, byRoom[room.Room.Id]),
+                            seats + desks,
+                            desks,
+                            plan.Details.Sprinklered
+                        );
+                    })
+                ),
+            ];
+            var people = counted.ToDictionary(room => room.Room.Room.Id, room => room.People);
+            var leaving = leave(room => people.GetValueOrDefault(room));
+            Measured[] measured =
+            [
+                .. counted.Select(RoomExits.Measure),
+                .. counted.Select(RoomSizes.Measure),
+                .. Doorways.Measure(counted),
+                .. levels.SelectMany(level => Exits.Measure(level.Space, leaving, plan.Details.Sprinklered)),
+                .. levels.SelectMany(level =>
+                    level.Space.Rooms.Select(room => Corridors.Measure(level.Space, room, leaving.Through[room.Room.Id])).OfType<Measured>()
+                ),
+                .. levels.SelectMany(level => Furnished(level, counted)),
+            ];
+            rooms.AddRange(
+                measured.Where(thing => thing.Measure is RuleMeasures.RoomExits or RuleMeasures.Doorway or RuleMeasures.SeatRow)
             );
-        return (loads, findings.ToImmutable());
+            findings.AddRange(RuleFinder.Of(books, book, measured, plan.Details.Units));
+            foreach (var (space, room) in leaving.ShutIn)
+                if (shutIn.Add(room.Room.Id))
+                    findings.Add(RuleFinder.ShutIn(space, room));
+            if (counting.Length == 0 ? exits.Count == 0 : counting.Contains(book))
+                exits.AddRange(ExitsBy(books, book, plan, levels, leaving));
+        }
+        return new Proof(loads, [.. exits], [.. HoldsOf(plan, levels, rooms, byRoom, SeatsIn)], findings.ToImmutable());
     }
 
     /// <summary>The same findings, those that are accepted with these figures marked so.</summary>
@@ -56,34 +106,118 @@ internal static class Proving
             ];
     }
 
-    private static int SeatsIn(LevelState level, string roomId) =>
-        level.Rooms.FirstOrDefault(room => room.RoomId == roomId) is { } room ? room.Seats + room.Workstations : 0;
+    private static readonly ConditionalWeakTable<LevelState, Measured[]> Known = [];
 
-    private static IEnumerable<Measured> MeasuredOn(Plan plan, LevelState level, Rulebook book, ImmutableArray<RoomLoad> loads)
-    {
-        CountedRoom[] rooms =
-        [
-            .. level.Space.Rooms.Select(room =>
+    /// <summary>What is measured of the furniture of a level, the same by whatever book it is judged.</summary>
+    private static Measured[] Furnished(LevelState level, IReadOnlyCollection<CountedRoom> counted) =>
+        Known.GetValue(
+            level,
+            level =>
             {
-                var figures = level.Rooms.FirstOrDefault(one => one.RoomId == room.Room.Id);
-                var (seats, desks) = (figures?.Seats ?? 0, figures?.Workstations ?? 0);
-                return new CountedRoom(
-                    level.Space,
-                    room,
-                    PeopleIn(room.Room.Id, book, loads),
-                    seats + desks,
-                    desks,
-                    plan.Details.Sprinklered
+                var rows = SeatRows.Find(level.Space, level.Items);
+                var seated = level
+                    .Items.Where(item => item.Form.Seats.Length > 0 || item.Kind.Maker == "wheelchair-space")
+                    .ToLookup(item => level.Space.RoomAt(item.Item.Placement.Origin)?.Room.Id ?? "");
+                return
+                [
+                    .. SeatRows.Measure(level.Space, rows),
+                    .. Aisles.Measure(level.Space, rows),
+                    .. TableGaps.Measure(level.Space, level.Items),
+                    .. FreeFronts.Measure(level.Space, level.Items),
+                    .. counted
+                        .Where(room => ReferenceEquals(room.Space, level.Space))
+                        .Select(room => RoomSeating.Measure(room, [.. seated[room.Room.Room.Id]])),
+                ];
+            }
+        );
+
+    private static IEnumerable<ExitLoad> ExitsBy(
+        PlanBooks books,
+        Rulebook? book,
+        Plan plan,
+        IEnumerable<LevelState> levels,
+        Leaving leaving
+    )
+    {
+        foreach (var level in levels)
+        {
+            foreach (var exit in Exits.Measure(level.Space, leaving, plan.Details.Sprinklered))
+                yield return ExitLoads.Of(books, book, exit, (rule, judge) => RuleFinder.Verdict(books, rule, judge, exit));
+            foreach (var place in Exits.Of(level.Space).Where(place => place.Opening.Shut))
+                yield return new ExitLoad(
+                    book?.Id ?? "",
+                    level.Space.LevelId,
+                    place.Opening.Id,
+                    Exits.NameOf(level.Space, place),
+                    place.Opening.ClearWidth,
+                    true,
+                    0,
+                    0,
+                    "",
+                    ""
                 );
-            }),
-        ];
-        return [.. rooms.Select(RoomExits.Measure), .. rooms.Select(RoomSizes.Measure), .. Doorways.Measure(rooms)];
+        }
+    }
+
+    private static IEnumerable<RoomHold> HoldsOf(
+        Plan plan,
+        IEnumerable<LevelState> levels,
+        IReadOnlyCollection<Measured> measured,
+        ILookup<string, RoomLoad> loads,
+        Func<string, int> seats
+    )
+    {
+        var bySubject = measured.Where(thing => thing.Measure == RuleMeasures.RoomExits).ToLookup(thing => thing.SubjectId);
+        var doorways = measured.Where(thing => thing.Measure == RuleMeasures.Doorway).ToLookup(thing => thing.SubjectId);
+        var rows = measured.Where(thing => thing.Measure == RuleMeasures.SeatRow).DistinctBy(row => (row.LevelId, row.SubjectId)).ToArray();
+        var stock = plan.All<HouseStock>().ToDictionary(one => one.Catalogue, one => one.Count);
+        foreach (var level in levels)
+        foreach (var room in level.Space.Rooms)
+        {
+            RoomLoad[] of = [.. loads[room.Room.Id]];
+            if (!RoomUses.IsUsable(room.Room.Use) || !of.Any(load => load.Unjudged.Length == 0))
+                continue;
+            Measured[] things =
+            [
+                .. bySubject[room.Room.Id].Take(1),
+                .. RoomShape.Of(level.Space, room).WaysOut.SelectMany(way => doorways[way.Opening.Id].Take(1)),
+                .. rows.Where(row => row.LevelId == level.Space.LevelId && room.Outline.Holds(row.At[0])),
+            ];
+            yield return RoomHolds.Of(
+                plan.Books,
+                level.Space.LevelId,
+                room.Room,
+                seats(room.Room.Id),
+                things,
+                of,
+                MoreInStock(level, room, stock)
+            );
+        }
+    }
+
+    /// <summary>How many more of the seats of a room the house has; null where it counts none of them.</summary>
+    private static int? MoreInStock(LevelState level, FoundRoom room, Dictionary<string, int> stock)
+    {
+        if (stock.Count == 0)
+            return null;
+        var used = new Dictionary<string, int>();
+        var here = new HashSet<string>();
+        foreach (var item in level.Items.Where(item => item.Form.Seats.Length > 0))
+        {
+            var chair = item.IsSeat ? item.Kind.Key : item.Kind.Chair;
+            if (chair is null || !stock.ContainsKey(chair))
+                continue;
+            used[chair] = used.GetValueOrDefault(chair) + (item.IsSeat ? 1 : item.Form.Seats.Length);
+            if (room.Outline.Holds(item.Item.Placement.Origin))
+                here.Add(chair);
+        }
+        return here.Count == 0 ? null : here.Sum(chair => stock[chair] - used[chair]);
     }
 
     /// <summary>By the book itself; by the strictest of the others where it counts nobody.</summary>
-    private static double? PeopleIn(string roomId, Rulebook book, ImmutableArray<RoomLoad> loads)
+    private static double? PeopleIn(Rulebook book, IEnumerable<RoomLoad> loads)
     {
-        RoomLoad[] all = [.. loads.Where(load => load.RoomId == roomId)];
+        RoomLoad[] all = [.. loads];
         RoomLoad[] own = [.. all.Where(load => load.BookId == book.Id)];
         return (own.Length > 0 ? own : all).Where(load => load.Unjudged.Length == 0).Select(load => (double?)load.People).Max();
     }

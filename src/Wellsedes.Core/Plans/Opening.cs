@@ -27,7 +27,8 @@ public enum OpeningMark
 /// A door, window or gap cut into a wall. Along is from the wall's start to the opening's middle, Width the cut in
 /// the wall, ClearWidth what can be walked through. A door hinges (or slides, folds) to the start side or the end
 /// side of its wall and swings to the left or right of the wall's direction. MainLeaf is the width of the larger
-/// leaf of an uneven pair; null when both are alike.
+/// leaf of an uneven pair; null when both are alike. Shut is a door or gap that nobody gets
+/// through for now: barred, or tried to be lost.
 /// </summary>
 public sealed record Opening(
     string Id,
@@ -43,7 +44,8 @@ public sealed record Opening(
     bool SwingsRight,
     string Name,
     double? MainLeaf = null,
-    bool Locked = false
+    bool Locked = false,
+    bool Shut = false
 ) : Entity(Id), ILockable
 {
     [JsonIgnore]

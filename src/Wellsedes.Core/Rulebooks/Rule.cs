@@ -33,7 +33,7 @@ public sealed record RuleAsking(ImmutableArray<string> With, ImmutableSortedDict
 /// <param name="When">Whether the rule is about the thing; "" for always.</param>
 /// <param name="With">What the rule is asked with.</param>
 /// <param name="Holds">Whether it is met.</param>
-/// <param name="Unit">What Measured and Needed are in: mm, m2, people, ways.</param>
+/// <param name="Unit">What Measured and Needed are in: mm, m2, people, ways, places, rows.</param>
 /// <param name="Says">What is wrong where it is not met: "too few ways out".</param>
 /// <param name="Advises">Whether it only advises.</param>
 public sealed record RuleJudge(
@@ -46,7 +46,12 @@ public sealed record RuleJudge(
     string Says,
     string When = "",
     bool Advises = false
-);
+)
+{
+    /// <summary>Whether it asks with a figure of its measure, or holds against it.</summary>
+    public bool Reads(string figure) =>
+        With.Values.Concat([When, Holds]).Any(formula => formula.Contains(figure, StringComparison.Ordinal));
+}
 
 /// <summary>
 /// A rule as data. Its values are numbers under names, its tables rows of numbers (nothing stands for no bound); formulas read both.

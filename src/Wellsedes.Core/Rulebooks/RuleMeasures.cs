@@ -17,6 +17,33 @@ public static class RuleMeasures
     /// <summary>A row of loose chairs behind another: how many, the clear passage before them, and at how many of its ends there is an aisle.</summary>
     public const string SeatRow = "seat-row";
 
+    /// <summary>A way out of the building, with those that leave by it.</summary>
+    public const string Exit = "exit";
+
+    /// <summary>A stair or ramp between levels, with those that leave by it.</summary>
+    public const string Stair = "stair";
+
+    /// <summary>A room for circulation, with those that come through it.</summary>
+    public const string Corridor = "corridor";
+
+    /// <summary>An aisle beside rows of chairs: at one or two sides of it, and how many seats it serves.</summary>
+    public const string Aisle = "aisle";
+
+    /// <summary>Rows one behind the other between cross aisles.</summary>
+    public const string RowBlock = "row-block";
+
+    /// <summary>The seats of a room together.</summary>
+    public const string RoomSeating = "room-seating";
+
+    /// <summary>From a table to the next, or to the wall, with people sitting between: at one or two sides.</summary>
+    public const string TableGap = "table-gap";
+
+    /// <summary>Free floor before a thing: a wc, basin, bath, shower, kitchen, storage or desk.</summary>
+    public const string FreeFront = "free-front";
+
+    /// <summary>Free floor beside a bed and at its foot.</summary>
+    public const string BedSide = "bed-side";
+
     public static ImmutableSortedDictionary<string, ImmutableArray<string>> Figures { get; } =
         ImmutableSortedDictionary.CreateRange<string, ImmutableArray<string>>(
             StringComparer.Ordinal,
@@ -24,7 +51,16 @@ public static class RuleMeasures
                 new(RoomExits, ["use", "people", "seats", "net_m2", "ways_out", "clear_mm", "apart_mm", "diagonal_mm", "sprinklered"]),
                 new(Doorway, ["use", "people", "clear_mm", "opens_in", "swings"]),
                 new(SeatRow, ["seats", "clear_mm", "aisles"]),
-                new(RoomSize, ["use", "net_m2", "least_width_mm", "length_mm", "height_m", "seats", "workstations"]),
+                new(Exit, ["people", "clear_mm", "sprinklered"]),
+                new(Stair, ["people", "clear_mm", "stepped", "sprinklered"]),
+                new(Corridor, ["people", "clear_mm", "length_mm"]),
+                new(Aisle, ["clear_mm", "seats", "sides", "rows"]),
+                new(RowBlock, ["rows_deep", "seats"]),
+                new(RoomSeating, ["use", "seats", "loose_seats", "wheelchair_spaces", "companions"]),
+                new(TableGap, ["edge_mm", "sides", "to_wall", "length_mm"]),
+                new(FreeFront, ["kind", "use", "clear_mm", "width_mm"]),
+                new(BedSide, ["width_mm", "sides_mm", "foot_mm"]),
+                new(RoomSize, ["use", "net_m2", "least_width_mm", "length_mm", "height_m", "clear_height_mm", "seats", "workstations"]),
             ]
         );
 }

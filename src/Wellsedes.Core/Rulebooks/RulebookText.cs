@@ -119,8 +119,8 @@ public static class RulebookText
             return "each of its judges says what is wrong in at most 80 letters.";
         if (!RuleMeasures.Figures.TryGetValue(judge.Measure ?? "", out var figures))
             return $"there is no measure {judge.Measure}; there are {string.Join(", ", RuleMeasures.Figures.Keys)}.";
-        if (judge.Unit is not ("mm" or "m2" or "people" or "ways"))
-            return $"its judge of {judge.Measure} is in mm, m2, people or ways.";
+        if (judge.Unit is not ("mm" or "m2" or "people" or "ways" or "places" or "rows"))
+            return $"its judge of {judge.Measure} is in mm, m2, people, ways, places or rows.";
         string[] formulas =
         [
             .. judge.With.Values,

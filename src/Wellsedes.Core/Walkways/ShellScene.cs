@@ -39,14 +39,14 @@ internal sealed record ShellScene(
             var piece = space.Pieces[i];
             if (piece.Opening is not { } opening)
                 obstacles.Add(new Obstacle(piece.Wall.Id, "Wall", $"{i}", piece.Body));
-            else if (!opening.IsDoor || !(opening.IsEntrance || sides[opening.Id] == Sides.RoomsBoth))
+            else if (!opening.IsDoor || opening.Shut || !(opening.IsEntrance || sides[opening.Id] == Sides.RoomsBoth))
                 obstacles.Add(closed[opening.Id] = new Obstacle(opening.Id, NameOf(opening), $"leaf{i}", piece.Body));
         }
-        // A gap to the outside that is no entrance is no way round the building either.
+        // A gap to the outside that is no entrance is no way round the building either, nor is one that is shut.
         foreach (var place in space.Openings)
             if (
-                place.Opening is { Kind: OpeningKind.Gap, IsEntrance: false }
-                && sides[place.Opening.Id] is (Sides.RoomLeft or Sides.RoomRight)
+                place.Opening.Kind == OpeningKind.Gap
+                && (place.Opening.Shut || (!place.Opening.IsEntrance && sides[place.Opening.Id] is Sides.RoomLeft or Sides.RoomRight))
             )
                 obstacles.Add(closed[place.Opening.Id] = new Obstacle(place.Opening.Id, NameOf(place.Opening), "gap", place.Doorway));
         // Steps and decks have rules of their own below.
@@ -60,8 +60,8 @@ internal sealed record ShellScene(
             if (place.Opening.IsDoor && !closed.ContainsKey(place.Opening.Id))
                 Jambs(place, obstacles);
             // A door between two rooms leads from one to the other, whatever it is marked.
-            entered |= place.Opening.IsEntrance && side != Sides.RoomsBoth;
-            if (place.Opening.IsExit && side is not (Sides.None or Sides.RoomsBoth))
+            entered |= place.Opening is { IsEntrance: true, Shut: false } && side != Sides.RoomsBoth;
+            if (place.Opening is { IsExit: true, Shut: false } && side is not (Sides.None or Sides.RoomsBoth))
                 targets.Add(ExitTarget(place, side == Sides.RoomLeft ? 1 : -1, closed.GetValueOrDefault(place.Opening.Id), checks));
         }
         entered |= OpenEdges(space, obstacles);

@@ -165,7 +165,9 @@ public sealed class SeatRowTests
                     new PlaceItem($"c{i}", PlanStart.SchemeId, PlanStart.LevelId, "stacking-chair", far + x, y, turn) { Sure = true }
                 );
             }
-            var rows = Core.Measures.SeatRows.Measure(sample.State.Space, sample.State.Items).ToArray();
+            var rows = Core
+                .Measures.SeatRows.Measure(sample.State.Space, Core.Measures.SeatRows.Find(sample.State.Space, sample.State.Items))
+                .ToArray();
             Assert.True(rows.Sum(row => (double)row.Figures["seats"]!) <= 40);
         }
     }

@@ -228,11 +228,12 @@ public sealed record FiguresView(
     ImmutableArray<AreaFigures> Areas,
     ImmutableArray<DrawnFigures> Drawn,
     ImmutableArray<RoomLoad> Loads,
+    ImmutableArray<ExitLoad> Exits,
     bool Stale = false
 )
 {
     /// <summary>Of a plan that cannot be worked out.</summary>
-    public static FiguresView None { get; } = new(Tally.None, [], [], [], [], [], []);
+    public static FiguresView None { get; } = new(Tally.None, [], [], [], [], [], [], []);
 
     public static FiguresView Of(PlanState state) =>
         new(
@@ -243,6 +244,7 @@ public sealed record FiguresView(
             [.. state.Levels.SelectMany(level => level.Areas)],
             [.. state.Levels.SelectMany(level => level.Drawn).Select(way => DrawnFigures.Of(way, state.Plan.Details.Units))],
             state.Loads,
+            state.Proof.Exits,
             state.IsStale
         );
 }

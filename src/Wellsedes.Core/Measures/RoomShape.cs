@@ -1,0 +1,74 @@
+using System.Collections.Immutable;
+using System.Runtime.CompilerServices;
+using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Spaces;
+
+namespace Wellsedes.Core.Measures;
+
+/// <summary>What measures read of a room itself, whoever is in it; worked out once for a room.</summary>
+/// <param name="WaysOut">Doors and gaps that lead out of it.</param>
+/// <param name="Apart">The middles of the two ways out that are farthest from each other; twice the same point where there are fewer.</param>
+/// <param name="Diagonal">The two corners that are farthest from each other.</param>
+/// <param name="Width">Of the narrowest strip it fits into, in mm, as a rectangle's shorter side is.</param>
+/// <param name="Length">Along that strip, in mm.</param>
+internal sealed record RoomShape(
+    LevelSpace Space,
+    ImmutableArray<OpeningPlace> WaysOut,
+    (Point A, Point B) Apart,
+    (Point A, Point B) Diagonal,
+    double Width,
+    double Length
+)
+{
+    private static readonly ConditionalWeakTable<FoundRoom, RoomShape> Known = [];
+
+    public static RoomShape Of(LevelSpace space, FoundRoom room)
+    {
+        if (Known.TryGetValue(room, out var known) && ReferenceEquals(known.Space, space))
+            return known;
+        ImmutableArray<OpeningPlace> ways = [.. Doorways.Of(space, room)];
+        var (width, length) = StripOf(room.Outline);
+        var shape = new RoomShape(
+            space,
+            ways,
+            Farthest([.. ways.Select(way => way.Frame.Origin)]),
+            Farthest(room.Outline.Outline),
+            width,
+            length
+        );
+        Known.AddOrUpdate(room, shape);
+        return shape;
+    }
+
+    private static (Point A, Point B) Farthest(ImmutableArray<Point> points)
+    {
+        var best = (A: default(Point), B: default(Point));
+        foreach (var a in points)
+        foreach (var b in points)
+            if (a.DistanceTo(b) > best.A.DistanceTo(best.B))
+                best = (a, b);
+        return best;
+    }
+
+    /// <summary>Across and along the narrowest strip: it lies along a side of the hull.</summary>
+    private static (double Width, double Length) StripOf(Region room)
+    {
+        var hull = Convex.HullOf(room.Outline);
+        var corners = hull.Corners;
+        var best = (Width: double.PositiveInfinity, Length: 0.0);
+        for (var i = 0; i < corners.Length; i++)
+        {
+            var along = (corners[(i + 1) % corners.Length] - corners[i]).Unit();
+            var (across, length) = (Reach(hull, along.Left()), Reach(hull, along));
+            if (across < best.Width - Tolerance.Length)
+                best = (across, length);
+        }
+        return best;
+    }
+
+    private static double Reach(Convex hull, Point way)
+    {
+        var (from, to) = Convex.Reach([hull], way);
+        return to - from;
+    }
+}
