@@ -28,7 +28,19 @@ public static class RoomHolds
     private const int MostKept = 5_000;
 
     /// <summary>Where people gather, the area of a room is a limit; elsewhere it is only what it is counted for (common practice).</summary>
-    private static readonly string[] Gathering = ["Assembly", "Bar", "Dining", "Meeting"];
+    private static readonly string[] Gathering =
+    [
+        "Assembly",
+        "Assembly in rows",
+        "Bar",
+        "Classroom",
+        "Dance floor",
+        "Dining",
+        "Exhibition",
+        "Meeting",
+        "Standing",
+        "Waiting",
+    ];
 
     private static readonly ConditionalWeakTable<RuleJudge, ConcurrentDictionary<string, int>> Known = [];
 

@@ -33,7 +33,7 @@ internal static class BookEdits
     private static Rulebook Carried(Rulebook book)
     {
         var taken = new Dictionary<string, Rule>();
-        foreach (var rule in book.Rules.Where(rule => !rule.Judges.IsEmpty || !rule.Uses.IsEmpty))
+        foreach (var rule in book.Rules.Where(rule => !rule.Judges.IsEmpty || rule.People.Length > 0))
             Take(rule);
         return book with { Rules = [.. taken.Values] };
 

@@ -47,6 +47,7 @@ namespace Wellsedes.Core.Editing;
 [JsonDerivedType(typeof(LevelBacking), "level-backing")]
 [JsonDerivedType(typeof(NameRoom), "name-room")]
 [JsonDerivedType(typeof(SetRoomWays), "set-room-ways")]
+[JsonDerivedType(typeof(SetRoomPeople), "set-room-people")]
 [JsonDerivedType(typeof(PutOverRooms), "put-over-rooms")]
 [JsonDerivedType(typeof(PlaceItem), "place-item")]
 [JsonDerivedType(typeof(MoveItems), "move-items")]
@@ -124,7 +125,14 @@ public abstract record Edit
 }
 
 /// <param name="Site">Where on earth the plan is; null leaves it as it is.</param>
-public sealed record SetDetails(string Title, UnitSystem Units, double North, Site? Site = null, bool? Sprinklered = null) : Edit;
+public sealed record SetDetails(
+    string Title,
+    UnitSystem Units,
+    double North,
+    Site? Site = null,
+    bool? Sprinklered = null,
+    LoadRounding? LoadRounding = null
+) : Edit;
 
 /// <summary>
 /// Places a catalogue item, at the size that was bought where one is given. Within the catch distance in mm it settles against a

@@ -117,6 +117,7 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
             North = AngleText.Normal(edit.North),
             Site = edit.Site ?? before.Site,
             Sprinklered = edit.Sprinklered ?? before.Sprinklered,
+            LoadRounding = edit.LoadRounding ?? before.LoadRounding,
         };
         return Swap("Changed the plan's details", before, after);
     }

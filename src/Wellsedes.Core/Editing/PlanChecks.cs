@@ -163,6 +163,7 @@ public static class PlanChecks
                 ?? SizeSense.CheckPlace("y", room.Y)
                 ?? Size("height", room.Height)
                 ?? (room.WayWidth is { } way ? Size("wayWidth", way) : null)
+                ?? RoomEdits.CheckAreaPerPerson(room.AreaPerPerson)
                 ?? Named("name", room.Name),
             Wall wall => Line("wall", wall.Line) ?? Size("thickness", wall.Thickness, ThickestWall) ?? Size("height", wall.Height),
             WallType type => Named("name", type.Name) ?? Size("thickness", type.Thickness, ThickestWall) ?? Size("height", type.Height),

@@ -64,6 +64,16 @@ internal static class RoomEdits
         return change.Done($"Made the room {edit.Name.Trim()}");
     }
 
+    public static EditAnswer People(Plan plan, SetRoomPeople edit) =>
+        plan.Find<Room>(edit.Id) is not { } room ? EditAnswer.No("id", "The room has no name yet, or is no longer there; name it first.")
+        : CheckAreaPerPerson(edit.AreaPerPerson) is { } problem ? EditAnswer.No(problem)
+        : Editor.Swap($"Counted the people of {room.Name}", room, room with { AreaPerPerson = edit.AreaPerPerson });
+
+    public static Problem? CheckAreaPerPerson(double? area) =>
+        area is null or (>= 0.1 and <= 1000)
+            ? null
+            : new Problem("areaPerPerson", $"The floor of each person is from 0.1 to 1000 m²; {area:0.###} was given.");
+
     private static string SideName(int side) =>
         side switch
         {

@@ -185,6 +185,9 @@ public sealed record NameRoom(
 /// <summary>The clear width in mm that the ways to what stands in a room need; null as everywhere.</summary>
 public sealed record SetRoomWays(string Id, double? WayWidth = null) : Edit;
 
+/// <summary>The floor in m² that each person of a room is counted with, chosen by hand; null for what the books say of its use.</summary>
+public sealed record SetRoomPeople(string Id, double? AreaPerPerson = null) : Edit;
+
 /// <summary>Copies a room with its walls, openings and fixed things: mirrored about its middle, turned, and moved.</summary>
 public sealed record CopyRoom(string RoomId, string NewId, Mirror Mirror, double Rotation, double Dx, double Dy) : Edit;
 

@@ -34,6 +34,7 @@ internal static class ShellEdits
             SeatOpening e => OpeningEdits.Seat(plan, e, spaces),
             SetOpeningFrom e => OpeningEdits.From(plan, e, spaces),
             SetRoomWays e => ZoneEdits.Ways(plan, e),
+            SetRoomPeople e => RoomEdits.People(plan, e),
             PutOverRooms e => ZoneEdits.Put(plan, e, spaces),
             PutThing e => BlockEdits.OutsideRooms(plan, e, spaces) is { } outside ? EditAnswer.No(outside) : ThingEdits.Put(plan, e),
             MoveThings e => ThingEdits.Move(plan, e),

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using System.Runtime.CompilerServices;
 using Wellsedes.Core.Capacity;
 using Wellsedes.Core.Findings;
+using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measures;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
@@ -26,9 +27,21 @@ internal static class Proving
     public static Proof Of(Plan plan, IReadOnlyList<LevelState> levels)
     {
         var books = plan.Books;
+        var zones = levels.ToDictionary(level => level.Space.LevelId, UsedZones);
         var figures = levels.SelectMany(level => level.Rooms).DistinctBy(room => room.RoomId).ToDictionary(room => room.RoomId);
         int SeatsIn(string room) => figures.TryGetValue(room, out var of) ? of.Seats + of.Workstations : 0;
-        ImmutableArray<RoomLoad> loads = [.. levels.SelectMany(level => RoomLoads.Of(books, level.Space, SeatsIn))];
+        ImmutableArray<RoomLoad> loads =
+        [
+            .. levels.SelectMany(level =>
+                RoomLoads.Of(
+                    books,
+                    level.Space,
+                    room => ContentsOf(level, room, zones[level.Space.LevelId]),
+                    zones[level.Space.LevelId],
+                    plan.Details.LoadRounding
+                )
+            ),
+        ];
         var leave = Leaving.From([.. levels.Select(level => (level.Space, level.Items))]);
         if (books.Shelf.Books.IsEmpty)
             return new Proof([], [.. ExitsBy(books, null, plan, levels, leave(room => SeatsIn(room)))], [], []);
@@ -115,9 +128,6 @@ internal static class Proving
             level =>
             {
                 var rows = SeatRows.Find(level.Space, level.Items);
-                var seated = level
-                    .Items.Where(item => item.Form.Seats.Length > 0 || item.Kind.Maker == "wheelchair-space")
-                    .ToLookup(item => level.Space.RoomAt(item.Item.Placement.Origin)?.Room.Id ?? "");
                 return
                 [
                     .. SeatRows.Measure(level.Space, rows),
@@ -126,9 +136,55 @@ internal static class Proving
                     .. FreeFronts.Measure(level.Space, level.Items),
                     .. counted
                         .Where(room => ReferenceEquals(room.Space, level.Space))
-                        .Select(room => RoomSeating.Measure(room, [.. seated[room.Room.Room.Id]])),
+                        .Select(room => RoomSeating.Measure(room, [.. Seated(level)[room.Room.Room.Id]])),
                 ];
             }
+        );
+
+    /// <summary>Zones with a use of their own, each with what of its floor is in no other of them within it.</summary>
+    private static UsedZone[] UsedZones(LevelState level)
+    {
+        var uses = level.Things.OfType<Things.Zones.Zone>().Where(zone => zone.Use.Trim().Length > 0).ToDictionary(zone => zone.Id);
+        return
+        [
+            .. level
+                .Areas.Where(area => uses.ContainsKey(area.ThingId))
+                .Select(area =>
+                {
+                    var zone = uses[area.ThingId];
+                    var within = level.Areas.Where(other => other.Within == area.ThingId && uses.ContainsKey(other.ThingId)).ToArray();
+                    return new UsedZone(
+                        area.ThingId,
+                        area.Name,
+                        zone.Use,
+                        level.Space.RoomAt(Polygons.InsidePoint(zone.Areas()[0]))?.Room.Id ?? "",
+                        Math.Max(0, area.Area - within.Sum(other => other.Area)),
+                        RoomContents.Of([
+                            .. level.Items.Where(item => IsIn(zone, item) && !within.Any(other => IsIn(uses[other.ThingId], item))),
+                        ])
+                    );
+                }),
+        ];
+    }
+
+    private static bool IsIn(Thing zone, PlacedItem item) => zone.Areas().Any(area => area.Holds(item.Item.Placement.Origin));
+
+    private static RoomContents ContentsOf(LevelState level, string roomId, UsedZone[] zones)
+    {
+        Thing[] its = [.. level.Things.Where(thing => zones.Any(zone => zone.Id == thing.Id && zone.RoomId == roomId))];
+        return RoomContents.Of([.. Seated(level)[roomId].Where(item => !its.Any(zone => IsIn(zone, item)))]);
+    }
+
+    private static readonly ConditionalWeakTable<LevelState, ILookup<string, PlacedItem>> KnownSeated = [];
+
+    /// <summary>What people sit on, by the room it stands in.</summary>
+    private static ILookup<string, PlacedItem> Seated(LevelState level) =>
+        KnownSeated.GetValue(
+            level,
+            level =>
+                level
+                    .Items.Where(item => item.Form.Seats.Length > 0)
+                    .ToLookup(item => level.Space.RoomAt(item.Item.Placement.Origin)?.Room.Id ?? "")
         );
 
     private static IEnumerable<ExitLoad> ExitsBy(
@@ -219,6 +275,11 @@ internal static class Proving
     {
         RoomLoad[] all = [.. loads];
         RoomLoad[] own = [.. all.Where(load => load.BookId == book.Id)];
-        return (own.Length > 0 ? own : all).Where(load => load.Unjudged.Length == 0).Select(load => (double?)load.People).Max();
+        // Uses of one room are added up; what one part is not counted for is asked about by itself.
+        return (own.Length > 0 ? own : all)
+            .Where(load => load.Unjudged.Length == 0)
+            .GroupBy(load => load.BookId)
+            .Select(book => (double?)book.Sum(load => load.People))
+            .Max();
     }
 }

@@ -83,7 +83,7 @@ public sealed record Rule(
 
     public ImmutableArray<RuleJudge> Judges { get; init; } = [];
 
-    /// <summary>Of a rule that tells how many people an area is counted for, the area it counts: "net" or "gross"; "" for all others.</summary>
+    /// <summary>Of a rule that tells how many people an area is counted for, the area it counts: "net" or "gross"; "bench" or "booth" where it counts the length of seats; "" for all others.</summary>
     public string People { get; init; } = "";
 
     /// <summary>The uses of rooms that it counts people for, by their names.</summary>

@@ -93,11 +93,11 @@ public static class RulebookText
         if (
             rule.Judges.IsDefault
             || rule.Uses.IsDefault
-            || rule.People is not ("" or "net" or "gross")
+            || rule.People is not ("" or "net" or "gross" or "bench" or "booth")
             || rule.Judges.Length > 12
             || rule.Uses.Length > 60
         )
-            return "it counts people by the net or the gross area, and judges at most 12 measures.";
+            return "it counts people by the net or the gross area, or by the length of a bench or booth, and judges at most 12 measures.";
         return rule.Asked.Select(Wrong).Concat(rule.Judges.Select(judge => Wrong(rule, judge))).FirstOrDefault(wrong => wrong is not null);
     }
 

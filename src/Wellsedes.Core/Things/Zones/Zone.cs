@@ -2,13 +2,14 @@ using System.Collections.Immutable;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Rulebooks;
 
 namespace Wellsedes.Core.Things.Zones;
 
 /// <summary>
 /// A named area of a scheme that counts its own seats, desks and area, and may have a brief of its own: null where nothing is asked. It is a
 /// rectangle, or has a shape of its own whose box its width and depth are. An item is in it when its middle is. WayWidth is the clear
-/// width in mm that ways to what stands in it need.
+/// width in mm that ways to what stands in it need; Use is what it is for where that is something else than its room.
 /// </summary>
 public sealed record Zone(
     string Id,
@@ -28,7 +29,8 @@ public sealed record Zone(
     double? StorageLength = null,
     int? WithPower = null,
     double? WayWidth = null,
-    ZoneShape? Shape = null
+    ZoneShape? Shape = null,
+    string Use = ""
 ) : OutlinedThing(Id, LevelId, X, Y, Rotation, Width, Depth, Locked, Shape), IOfScheme
 {
     public static ThingKind Kind { get; } =
@@ -39,6 +41,16 @@ public sealed record Zone(
             ThingStage.Furnish,
             [
                 new ThingField("name", "Name", ThingFieldKind.Text),
+                new ThingField(
+                    "use",
+                    "Use",
+                    ThingFieldKind.Choice,
+                    [
+                        new ThingChoice("", "as its room"),
+                        .. RoomUses.All.Where(use => use.Usable).Select(use => new ThingChoice(use.Name, use.Name)),
+                    ],
+                    "By which its people are counted."
+                ),
                 new ThingField("seats", "Seats", ThingFieldKind.Asked, Note: "What it must hold, as the brief of the whole."),
                 new ThingField("workstations", "Workstations", ThingFieldKind.Asked),
                 new ThingField("screens", "Screens", ThingFieldKind.Asked, Note: "Monitors, displays, laptops and projection screens."),
@@ -63,6 +75,7 @@ public sealed record Zone(
 
     public override Problem? Check(Plan plan, bool sure) =>
         Asks().Check()
+        ?? (Use.Length <= 40 ? null : new Problem("use", "A use has at most 40 letters."))
         ?? (
             WayWidth is { } width ? SizeSense.Check(plan.Details.Units, "wayWidth", "the walkways of a zone", width, 300, 6000, sure) : null
         )
