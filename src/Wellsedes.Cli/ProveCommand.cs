@@ -1,10 +1,14 @@
 using System.Text.Json;
 using Wellsedes.Core.Capacity;
+using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Findings;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Walkways;
+using Wellsedes.Formats.Lettering;
+using Wellsedes.Formats.Pdf;
 using Wellsedes.Formats.PlanFile;
+using Wellsedes.Formats.Sheets;
 
 namespace Wellsedes.Cli;
 
@@ -13,9 +17,15 @@ internal static class ProveCommand
 {
     public static int Run(string[] args)
     {
-        var arguments = new Arguments(args, ["--scheme", "--level", "--books"], ["--json"]);
+        var arguments = new Arguments(args, ["--scheme", "--level", "--books", "--out"], ["--json"]);
         var books = arguments.Value("--books")?.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
         var state = OpenedPlan.Read(arguments.File, arguments.Value("--scheme"), arguments.Value("--level"), books);
+        if (arguments.Value("--out") is { } path)
+        {
+            File.WriteAllBytes(path, Report(state, Path.GetExtension(path).ToLowerInvariant()));
+            Console.WriteLine($"{path}: report of {state.Findings.Length} findings");
+            return Code(state, books);
+        }
         if (arguments.Has("--json"))
         {
             Console.WriteLine(
@@ -92,6 +102,21 @@ internal static class ProveCommand
                 $"  {(finding.Accepted is null ? Weights.GetValueOrDefault(finding.Weight, "unjudged") : "accepted"), -8}  {finding.Title}{Figures(finding)}"
             );
         return Code(state, books);
+    }
+
+    private static byte[] Report(PlanState state, string kind)
+    {
+        var report = ProvingReport.Of(state);
+        var sheets = state.Plan.OfScheme<SheetSettings>(state.SchemeId).ToArray();
+        var settings = sheets.FirstOrDefault(sheet => sheet.LevelId == state.LevelId) ?? sheets[0];
+        var input = state.SheetInput(settings, state.Plan.Details.Title, "", "Draft", DateOnly.FromDateTime(DateTime.Today));
+        return kind switch
+        {
+            ".pdf" => PdfWriter.Write(new ReportPages(Typefaces.Shared).Compose(report, input)),
+            ".csv" => ReportFiles.Csv(report),
+            ".json" => ReportFiles.Json(report),
+            var other => throw new CommandException($"\"{other}\" is not written; use .pdf, .csv or .json."),
+        };
     }
 
     private static readonly Dictionary<FindingWeight, string> Weights = new()

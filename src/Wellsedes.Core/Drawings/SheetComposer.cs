@@ -36,6 +36,12 @@ public sealed record SheetInput(
     /// <summary>What it is held against, taken otherwise and accepted, as notes.</summary>
     public ImmutableArray<string> Held { get; init; } = [];
 
+    /// <summary>Which page of how many it is.</summary>
+    public string Page { get; init; } = "1/1";
+
+    /// <summary>Whether it tells of all levels, not of the one that it would draw.</summary>
+    public bool IsOfAllLevels { get; init; }
+
     /// <summary>What changes from another scheme, in place of the schedule; null on every other sheet.</summary>
     public ChangesShown? Changes { get; init; }
 }
@@ -60,7 +66,7 @@ public sealed class SheetComposer(ITextMeasure text, ISheetPictures? pictures = 
     {
         var paper = Papers.Find(input.Settings.Paper) ?? Papers.All[1];
         var (width, height) = input.Settings.Landscape ? (paper.Long, paper.Short) : (paper.Short, paper.Long);
-        var frame = new Bounds(FilingEdge, Edge, width - Edge, height - Edge);
+        var (frame, _) = FrameOf(width, height);
         var layout = Layout(frame, input.Settings);
         var (strip, plan) = PictureStrip.Part(layout.Plan, input.Settings.Pictures);
         var isDrawn = input.Settings.Pictures is not { Alone: true };
@@ -93,13 +99,20 @@ public sealed class SheetComposer(ITextMeasure text, ISheetPictures? pictures = 
         return new Sheet(drawing, ratio, scaleName, fits);
     }
 
+    /// <summary>The frame on a paper of a size in mm, and its title block.</summary>
+    internal static (Bounds Frame, Bounds Title) FrameOf(double width, double height)
+    {
+        var frame = new Bounds(FilingEdge, Edge, width - Edge, height - Edge);
+        var wide = Math.Min(BlockWidth, frame.Width);
+        return (frame, new Bounds(frame.MaxX - wide, frame.MaxY - BlockHeight, frame.MaxX, frame.MaxY));
+    }
+
     private static Viewpoint[] Seen(SheetInput input) =>
         [.. input.Settings.Pictures!.Viewpoints.Select(id => input.Plan.Find<Viewpoint>(id)).OfType<Viewpoint>()];
 
     private static (Bounds Plan, Bounds Tables, Bounds Title) Layout(Bounds frame, SheetSettings settings)
     {
-        var blockWidth = Math.Min(BlockWidth, frame.Width);
-        var title = new Bounds(frame.MaxX - blockWidth, frame.MaxY - BlockHeight, frame.MaxX, frame.MaxY);
+        var (_, title) = FrameOf(frame.MaxX + Edge, frame.MaxY + Edge);
         if (settings.Landscape)
         {
             var column = Math.Clamp(frame.Width * 0.23, 70, 150);

@@ -27,7 +27,7 @@ internal sealed class TitleBlock(ITextMeasure text)
                 ("Rev.", input.Revision.Length > 0 ? input.Revision : "–", 0.08),
                 ("Date of issue", date, 0.16),
                 ("Size", paper, 0.09),
-                ("Sheet", "1/1", 0.07),
+                ("Sheet", input.Page, 0.07),
             ],
         ];
         yield return new PathMark(SheetComposer.Box(box), Ink.Full, Ink.Wide, Ink.Paper);
@@ -57,7 +57,7 @@ internal sealed class TitleBlock(ITextMeasure text)
             {
                 input.Project,
                 input.Settings.TitleBlock.SupplementaryTitle,
-                input.Plan.All<Level>().Count() > 1 ? input.Space.Level.Name : "",
+                !input.IsOfAllLevels && input.Plan.All<Level>().Count() > 1 ? input.Space.Level.Name : "",
             }.Where(part => part.Length > 0)
         );
 

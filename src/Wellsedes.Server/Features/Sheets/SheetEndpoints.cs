@@ -43,6 +43,9 @@ public static class SheetEndpoints
         api.MapGet("/plans/{planId:guid}/changes.{kind:regex(^(pdf|svg)$)}", ChangesAsync)
             .NeedsRole(ProjectRole.Viewer)
             .WithName("changesSheet");
+        api.MapGet("/plans/{planId:guid}/report.{kind:regex(^(pdf|csv|json)$)}", ReportAsync)
+            .NeedsRole(ProjectRole.Viewer)
+            .WithName("provingReport");
         var sheet = api.MapGroup("/plans/{planId:guid}/sheets/{sheetId}");
         sheet.MapGet("/facts", FactsAsync).NeedsRole(ProjectRole.Viewer).WithName("sheetFacts");
         sheet.MapGet("/draft.{kind:regex(^(pdf|svg|png|csv)$)}", FileAsync).NeedsRole(ProjectRole.Viewer).WithName("sheetFile");
@@ -98,6 +101,40 @@ public static class SheetEndpoints
         return kind == "pdf"
             ? TypedResults.File(PdfWriter.Write(drawing), "application/pdf", name)
             : TypedResults.File(SvgWriter.Write(drawing), "image/svg+xml", name);
+    }
+
+    /// <summary>How a scheme is proved: rooms, people, ways out, limits, findings and workings.</summary>
+    private static async Task<Results<FileContentHttpResult, NotFound>> ReportAsync(
+        Guid planId,
+        string kind,
+        string? schemeId,
+        OpenPlans plans,
+        Desk desk,
+        PlanStore store,
+        CancellationToken cancel
+    )
+    {
+        var project = await store.ProjectNameAsync(planId, cancel);
+        var now = (await plans.GetAsync(planId))!.Now;
+        if (now.Plan.Find<Scheme>(schemeId ?? "") is null)
+            return TypedResults.NotFound();
+        var (content, type) = await desk.AskAsync(
+            () =>
+            {
+                var state = now.State(schemeId, null);
+                var report = ProvingReport.Of(state);
+                if (kind == "csv")
+                    return (ReportFiles.Csv(report), "text/csv");
+                if (kind == "json")
+                    return (ReportFiles.Json(report), "application/json");
+                var sheets = now.Plan.OfScheme<SheetSettings>(state.SchemeId).OrderBy(sheet => sheet.Id, StringComparer.Ordinal).ToArray();
+                var settings = sheets.FirstOrDefault(sheet => sheet.LevelId == state.LevelId) ?? sheets[0];
+                var input = state.SheetInput(settings, project, "", "Draft", DateOnly.FromDateTime(DateTime.UtcNow));
+                return (PdfWriter.Write(new ReportPages(Typefaces.Shared).Compose(report, input)), "application/pdf");
+            },
+            cancel
+        );
+        return TypedResults.File(content, type, FileNames.Of($"{now.Plan.Details.Title} proving report", kind));
     }
 
     private sealed record Made(Sheet Sheet, SheetSettings Settings, PlanState State, long Revision, string Letter);

@@ -1,4 +1,5 @@
 using Wellsedes.Core.Drawings;
+using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Formats.Lettering;
 using Wellsedes.Formats.Pdf;
@@ -34,12 +35,23 @@ public sealed class SheetSet : IWorkKind
             drawings.Add(composer.Compose(input).Drawing);
             progress((double)drawings.Count / (2 * sheets.Length));
         }
+        // How it was proved stands behind the plans.
+        if (plan.Plan.Books.Shelf.Books.Length > 0)
+        {
+            var state = plan.State(scheme, sheets[0].LevelId);
+            drawings.AddRange(
+                new ReportPages(Typefaces.Shared).Compose(
+                    ProvingReport.Of(state),
+                    state.SheetInput(sheets[0], project, "", "Draft", DateOnly.FromDateTime(DateTime.UtcNow))
+                )
+            );
+        }
         var written = PdfWriter.Write(
             drawings,
             page =>
             {
                 cancel.ThrowIfCancellationRequested();
-                progress(0.5 + (double)page / (2 * sheets.Length));
+                progress(0.5 + (double)page / (2 * drawings.Count));
             }
         );
         return new WorkFile(written, "application/pdf", FileNames.Of($"{plan.Plan.Details.Title} draft set", "pdf"));
