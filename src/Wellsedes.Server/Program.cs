@@ -77,6 +77,7 @@ builder
     .AddJsonProtocol(options => PlanJson.Configure(options.PayloadSerializerOptions));
 builder.Services.AddOpenApi();
 builder.Services.AddSingleton<Wellsedes.Server.Features.Catalogue.PlanCatalogue>();
+builder.Services.AddMemoryCache();
 builder.Services.AddSingleton<SignIns>();
 builder.Services.AddSingleton<FirstAccount>();
 builder.Services.AddSingleton<Roles>();
@@ -119,6 +120,7 @@ api.MapMyLibrary();
 api.MapLibraryRenewal();
 api.MapCatalogue();
 api.MapRulebooks();
+api.MapLastIssued();
 api.MapPlanCatalogue();
 api.MapOutlines();
 api.MapCutouts();

@@ -72,6 +72,8 @@ public sealed class OrchardSchemes
         Do(new PutThing(TopTable) { Sure = true });
         Do(new PutOverRooms(Supper, [plan.All<Room>().Single().Id]) { Sure = true });
         Do(new SetBrief(plan.OfScheme<Brief>(Refilled).Single() with { Seats = 80 }));
+        foreach (var book in (string[])["english-guidance", "english-accessibility"])
+            Do(new ChooseBook($"book-{book}", book));
         return plan;
     }
 
@@ -94,7 +96,12 @@ public sealed class OrchardSchemes
         Assert.Empty(state.Overlaps);
         Assert.Equal(
             "",
-            string.Join("; ", state.Findings.Select(finding => $"{finding.Title} {finding.Measured:0} of {finding.Needed:0}"))
+            string.Join(
+                "; ",
+                state
+                    .Findings.Where(finding => finding.RuleId.Length == 0)
+                    .Select(finding => $"{finding.Title} {finding.Measured:0} of {finding.Needed:0}")
+            )
         );
     }
 }

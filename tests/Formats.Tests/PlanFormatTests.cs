@@ -1,3 +1,4 @@
+using System.Reflection;
 using System.Text;
 using System.Text.Json.Nodes;
 using Wellsedes.Core.Editing;
@@ -15,6 +16,31 @@ public sealed class PlanFormatTests
 {
     private static byte[] Old(string name) =>
         File.ReadAllBytes(Path.Combine(Demo.Root, "tests", "Formats.Tests", "Files", $"{name}.version-1.json"));
+
+    /// <summary>Nothing is written of what is null: so whatever may be null must be readable where nothing is written, in every entity and what it is made of.</summary>
+    [Fact]
+    public void What_may_be_null_may_be_missing()
+    {
+        var nullability = new NullabilityInfoContext();
+        var seen = new HashSet<Type>();
+        var open = new Queue<Type>(EntityKinds.All(ThingList.Shipped).Select(kind => kind.Type));
+        while (open.TryDequeue(out var type))
+        {
+            if (type.Namespace?.StartsWith("Wellsedes", StringComparison.Ordinal) != true || type.IsEnum || !seen.Add(type))
+                continue;
+            if (type.GetConstructors().MaxBy(one => one.GetParameters().Length) is not { } constructor)
+                continue;
+            foreach (var parameter in constructor.GetParameters())
+            {
+                var mayBeNull = nullability.Create(parameter).WriteState == NullabilityState.Nullable;
+                Assert.True(!mayBeNull || parameter.HasDefaultValue, $"{type.Name}: {parameter.Name}");
+                foreach (var part in parameter.ParameterType.GetGenericArguments().Append(parameter.ParameterType))
+                    open.Enqueue(part);
+            }
+        }
+        Assert.Contains(typeof(RuleChange), seen);
+        Assert.Contains(typeof(Room), seen);
+    }
 
     [Fact]
     public void The_first_supper_opens_with_its_figures()

@@ -25,7 +25,7 @@ internal static class ReedWorkshop
         var planner = new Planner();
         var plan = Plan.Of(PlanStart.Entities("Reed Workshop", UnitSystem.FeetInches), Shipped.Library);
         Item[] Members(string block) => [.. plan.OfScheme<Item>(S).Where(item => item.Parent == block).OrderBy(item => item.Slot)];
-        foreach (var edit in Shell().Concat(Furnish(Members)).Concat(Exam()))
+        foreach (var edit in Shell().Concat(Furnish(Members)).Concat(Exam()).Concat(Books()))
         {
             var answer = planner.Answer(plan, edit);
             if (answer.Change is null || !plan.TryApply(answer.Change, out plan, out _))
@@ -33,6 +33,10 @@ internal static class ReedWorkshop
         }
         return DemoViewpoints.Kept(plan, DemoViewpoints.ReedWorkshop(plan));
     }
+
+    /// <summary>What it is held against.</summary>
+    private static IEnumerable<Edit> Books() =>
+        new[] { "international-model-code", "american-accessibility" }.Select(book => new ChooseBook($"book-{book}", book));
 
     private static IEnumerable<Edit> Shell()
     {

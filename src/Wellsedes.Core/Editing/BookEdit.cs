@@ -10,6 +10,27 @@ public sealed record BringBook(string Id, [property: Measure.LongText(Plans.Plan
 public sealed record LeaveBook(string Id) : Edit;
 
 /// <summary>
+/// Writes a rule of the house's own into the plan's book of them: a figure of a measure is at least, or at most, a limit. Id is that of the book where it is the first.
+/// </summary>
+/// <param name="Of">Only for rooms of this use, or things of this kind; "" for all.</param>
+public sealed record WriteHouseRule(
+    string Id,
+    string Title,
+    string Measure,
+    string Figure,
+    bool AtLeast,
+    double Limit,
+    string Of = "",
+    bool Advises = false
+) : Edit;
+
+/// <summary>Takes a rule that ships into the house's own book: one whose value nobody is sure of is judged by no other.</summary>
+public sealed record TakeHouseRule(string Id, string RuleId) : Edit;
+
+/// <summary>Takes a rule out of the house's own book; the book goes with its last one.</summary>
+public sealed record DropHouseRule(string RuleId) : Edit;
+
+/// <summary>
 /// Takes a rule otherwise than its book, with a reason that is printed: off where no value is named, else with another figure for that value. Without a reason it is as the book says again.
 /// </summary>
 public sealed record ChangeRule(

@@ -21,6 +21,9 @@ internal static class BookEdits
                 ),
             BringBook e => Bring(plan, e),
             LeaveBook e => Leave(plan, e),
+            WriteHouseRule e => HouseBookEdits.Write(plan, e),
+            TakeHouseRule e => HouseBookEdits.Take(plan, e),
+            DropHouseRule e => HouseBookEdits.Drop(plan, e),
             ChangeRule e => Change(plan, e),
             AcceptFinding e => Accept(plan, e.Acceptance),
             LiftAcceptance e => plan.Find<Acceptance>(e.Id) is { } lifted
@@ -29,11 +32,13 @@ internal static class BookEdits
             _ => null,
         };
 
-    /// <summary>Those rules of a book that judge plans or count people, and those they ask.</summary>
+    /// <summary>Those rules of a book that judge plans or count people and whose values are not of low confidence, and those they ask.</summary>
     private static Rulebook Carried(Rulebook book)
     {
         var taken = new Dictionary<string, Rule>();
-        foreach (var rule in book.Rules.Where(rule => !rule.Judges.IsEmpty || rule.People.Length > 0))
+        foreach (
+            var rule in book.Rules.Where(rule => rule.Confidence != RuleConfidence.Low && (!rule.Judges.IsEmpty || rule.People.Length > 0))
+        )
             Take(rule);
         return book with { Rules = [.. taken.Values] };
 
@@ -45,7 +50,7 @@ internal static class BookEdits
         }
     }
 
-    private static EditAnswer Put(Plan plan, string id, Rulebook book)
+    internal static EditAnswer Put(Plan plan, string id, Rulebook book)
     {
         var before = plan.Find(id);
         if (before is not (null or PlanBook))
@@ -71,7 +76,7 @@ internal static class BookEdits
         }
     }
 
-    private static EditAnswer Leave(Plan plan, LeaveBook edit)
+    internal static EditAnswer Leave(Plan plan, LeaveBook edit)
     {
         if (plan.Find<PlanBook>(edit.Id) is not { } book)
             return EditAnswer.No("id", "The plan is not held against this book any more.");
@@ -111,8 +116,8 @@ internal static class BookEdits
             before?.Id ?? edit.Id,
             rule.Id,
             edit.Value,
-            edit.Value.Length == 0 ? null : edit.Figure,
-            edit.Reason.Trim()
+            edit.Reason.Trim(),
+            edit.Value.Length == 0 ? null : edit.Figure
         );
         return Check(plan, after) is { } problem
             ? EditAnswer.No(problem)

@@ -60,6 +60,9 @@ public sealed record Finding(
 {
     public ImmutableArray<Point> Against { get; init; } = [];
 
+    /// <summary>The name of the room it is in; "" for what is in none, or of the whole.</summary>
+    public string Room { get; init; } = "";
+
     /// <summary>Whether something is to be mended.</summary>
     public bool IsOpen => Weight == FindingWeight.Must && Accepted is null;
 }

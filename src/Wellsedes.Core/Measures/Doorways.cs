@@ -26,7 +26,7 @@ public static class Doorways
     /// <summary>Each doorway of a level once, seen from the room it leads most people out of.</summary>
     public static IEnumerable<Measured> Measure(IReadOnlyCollection<CountedRoom> rooms) =>
         rooms
-            .SelectMany(room => room.Shape.WaysOut.Select(place => (room, place)))
+            .SelectMany(room => room.Shape.Doorways.Select(place => (room, place)))
             .GroupBy(one => one.place.Opening.Id)
             .Select(sides => sides.MaxBy(side => side.room.People ?? -1))
             .Select(side => Of(side.room, side.place));

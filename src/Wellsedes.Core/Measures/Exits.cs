@@ -9,14 +9,16 @@ namespace Wellsedes.Core.Measures;
 /// <summary>What people leave by: ways out of the building, stairs and ramps between levels, and corridors, each with those that come through.</summary>
 public static class Exits
 {
-    /// <summary>Openings on the floor with a room on one side and none on the other, shut ones with them.</summary>
+    /// <summary>Openings on the floor with a room on one side and the outside on the other, a terrace or marquee on the ground among it; shut ones with them.</summary>
     public static IEnumerable<OpeningPlace> Of(LevelSpace space) =>
         space.Openings.Where(place =>
             place.Opening.Kind != OpeningKind.Window
             && place.Opening.Sill <= Tolerance.Length
-            && RoomsBeside.Of(space, place.Wall, place.Opening.Along) is var sides
-            && sides.IsInside(true) != sides.IsInside(false)
+            && IsInside(space, place, 1) != IsInside(space, place, -1)
         );
+
+    private static bool IsInside(LevelSpace space, OpeningPlace place, int side) =>
+        space.RoomAt(place.Frame.Out(new Point(0, side * (place.Wall.Thickness / 2 + 1)))) is { } room && !LeavingGraph.IsOpen(space, room);
 
     public static IEnumerable<Measured> Measure(LevelSpace space, Leaving leaving, bool sprinklered)
     {

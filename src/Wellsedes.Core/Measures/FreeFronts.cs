@@ -15,6 +15,9 @@ public static class FreeFronts
     /// <summary>What is farther off, in mm, is open floor.</summary>
     private const double Farthest = 3000;
 
+    /// <summary>Beside a bed so much of its side counts from the foot up, in mm: 48 in (2010 ADA Standards, 806.2.3, from memory). Nearer to the head a bedside table stands in nobody's way.</summary>
+    private const double BesideBed = 1220;
+
     private static readonly Dictionary<string, string> Kinds = new()
     {
         ["wc"] = "wc",
@@ -92,15 +95,19 @@ public static class FreeFronts
     private static (double Clear, Point From, Point To) Out(PlacedItem item, Point way, SpatialIndex<Standing> standing)
     {
         var (half, wide) = way.X == 0 ? (item.Size.Depth / 2, item.Size.Width) : (item.Size.Width / 2, item.Size.Depth);
+        var shift = 0.0;
+        if (way.X != 0 && wide > BesideBed)
+            (shift, wide) = ((BesideBed - wide) / 2, BesideBed);
         Convex Before(double from, double to)
         {
-            var middle = way * (half + (from + to) / 2);
+            var middle = way * (half + (from + to) / 2) + new Point(0, shift);
             var (deep, across) = (to - from, wide - 4 * Tolerance.Length);
             return (way.X == 0 ? Convex.Rectangle(middle, across, deep) : Convex.Rectangle(middle, deep, across)).At(item.Item.Placement);
         }
         var (edge, sweep) = (Before(-Tolerance.Length, 0), Before(Tolerance.Length, Farthest));
         var at = item.Item.Placement;
-        var best = (Clear: Farthest, From: at.Out(way * half), To: at.Out(way * (half + Farthest)));
+        var off = new Point(0, shift);
+        var best = (Clear: Farthest, From: at.Out(way * half + off), To: at.Out(way * (half + Farthest) + off));
         foreach (var other in standing.Meeting(sweep.Bounds))
             if (
                 other.Item != item

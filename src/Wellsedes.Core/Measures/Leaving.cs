@@ -29,6 +29,14 @@ public sealed record Leaving(
         return people => Of(graph, seated, people);
     }
 
+    /// <summary>By what each room of a building is left for good.</summary>
+    public static Func<FoundRoom, ImmutableArray<WayOut>> WaysOut(IReadOnlyList<LevelSpace> levels)
+    {
+        var graph = LeavingGraph.Of(levels);
+        var numbers = graph.Numbers();
+        return room => graph.WaysOut(numbers[room]);
+    }
+
     /// <summary>Seats of each room by the passage that they are left by.</summary>
     private static Dictionary<int, int>[] Seated(
         LeavingGraph graph,
@@ -36,9 +44,7 @@ public sealed record Leaving(
     )
     {
         Dictionary<int, int>[] seated = [.. graph.Rooms.Select(_ => new Dictionary<int, int>())];
-        var numbers = new Dictionary<FoundRoom, int>(ReferenceEqualityComparer.Instance);
-        for (var i = 0; i < graph.Rooms.Length; i++)
-            numbers[graph.Rooms[i].Room] = i;
+        var numbers = graph.Numbers();
         foreach (var (space, items) in levels)
         foreach (var item in items.Where(item => item.Form.Seats.Length > 0))
             if (

@@ -12,7 +12,23 @@ namespace Wellsedes.Core.Measures;
 /// <param name="Outside">Whether it leads out of the building.</param>
 /// <param name="Far">How far the outside is from here by the nearest way, in mm; endless where none leads there.</param>
 /// <param name="Next">The passage that whoever leaves by it goes on to, as it is numbered; -1 where it leads outside, or nowhere.</param>
-public sealed record Passage(string SubjectId, int Room, Point At, int? Onto, bool Outside, double Far, int Next = -1);
+/// <param name="Middle">Where its width is measured, in mm on the level: in the middle of the wall, or of the flight.</param>
+/// <param name="Clear">What can be walked through, in mm.</param>
+internal sealed record Passage(
+    string SubjectId,
+    int Room,
+    Point At,
+    int? Onto,
+    bool Outside,
+    Point Middle,
+    double Clear,
+    double Far = double.PositiveInfinity,
+    int Next = -1
+);
+
+/// <summary>A door, gap or flight by which a room is left for good.</summary>
+/// <param name="Clear">What can be walked through, in mm.</param>
+public sealed record WayOut(string SubjectId, Point Middle, double Clear);
 
 /// <summary>
 /// The rooms of a building and how they join, on foot from room to room; what stands in them is left aside. Within a room the nearest way is the shortest line that stays in its outline.
@@ -33,6 +49,7 @@ internal sealed class LeavingGraph
     private readonly double[]?[] toTurns;
     private readonly List<int>[] leaving;
     private readonly Lazy<double[]>[] byFloor;
+    private readonly Lazy<ImmutableArray<WayOut>>[] waysOut;
 
     public ImmutableArray<(LevelSpace Space, FoundRoom Room)> Rooms { get; }
     public ImmutableArray<Passage> Passages { get; private set; }
@@ -56,12 +73,31 @@ internal sealed class LeavingGraph
         foreach (var level in levels)
             AddDoorways(level, all);
         AddFlights(all);
+        // Whoever is outside already leaves over its edge.
+        for (var i = 0; i < Rooms.Length; i++)
+            if (IsOpen(Rooms[i].Space, Rooms[i].Room))
+                all.Add(
+                    (new Passage(Rooms[i].Room.Room.Id, i, Rooms[i].Room.Room.Inside, null, true, Rooms[i].Room.Room.Inside, 0), -1, 0)
+                );
         leaving = [.. Rooms.Select(_ => new List<int>())];
         for (var i = 0; i < all.Count; i++)
             leaving[all[i].Passage.Room].Add(i);
         toTurns = new double[]?[all.Count];
         Passages = WithDistances(all);
+        waysOut = [.. Rooms.Select((_, i) => new Lazy<ImmutableArray<WayOut>>(() => FindWaysOut(i)))];
         byFloor = [.. Rooms.Select((_, i) => new Lazy<double[]>(() => FloorOf(i)))];
+    }
+
+    /// <summary>Whether a room is outside already: on the ground, by its outline alone, as a terrace or marquee.</summary>
+    public static bool IsOpen(LevelSpace space, FoundRoom room) => !room.Walled && space.IsOnGround;
+
+    /// <summary>Which number each room has.</summary>
+    public Dictionary<FoundRoom, int> Numbers()
+    {
+        var numbers = new Dictionary<FoundRoom, int>(ReferenceEqualityComparer.Instance);
+        for (var i = 0; i < Rooms.Length; i++)
+            numbers[Rooms[i].Room] = i;
+        return numbers;
     }
 
     /// <summary>The passages that lead out of a room, as they are numbered in <see cref="Passages"/>.</summary>
@@ -69,6 +105,33 @@ internal sealed class LeavingGraph
 
     /// <summary>Which part of those who stand all over the floor of a room leaves by each of its passages, in their order; nothing where none leads out.</summary>
     public double[] ByFloor(int room) => byFloor[room].Value;
+
+    /// <summary>
+    /// The ways out of a room: its doors, gaps and flights by which the outside is reached without coming back through the room. The door of a room within it is none.
+    /// </summary>
+    public ImmutableArray<WayOut> WaysOut(int room) => waysOut[room].Value;
+
+    private ImmutableArray<WayOut> FindWaysOut(int room)
+    {
+        var reached = new HashSet<int>();
+        // From the outside inwards, with the room itself closed.
+        var open = new Queue<int>(
+            Enumerable.Range(0, Passages.Length).Where(i => Passages[i].Outside && Passages[i].Room != room).Select(i => Passages[i].Room)
+        );
+        while (open.TryDequeue(out var next))
+            if (reached.Add(next))
+                foreach (
+                    var beyond in Passages.Where(passage => passage.Onto == next && passage.Room != room).Select(passage => passage.Room)
+                )
+                    open.Enqueue(beyond);
+        return
+        [
+            .. leaving[room]
+                .Select(i => Passages[i])
+                .Where(passage => passage.Outside || (passage.Onto is { } onto && reached.Contains(onto)))
+                .Select(passage => new WayOut(passage.SubjectId, passage.Middle, passage.Clear)),
+        ];
+    }
 
     /// <summary>The passage that somebody at a place of a room leaves by, by the nearest way; null where none leads out.</summary>
     public int? Nearest(int room, Point at)
@@ -105,7 +168,19 @@ internal sealed class LeavingGraph
                     // A passage knows the one it comes out by: its other side is added before or after it.
                     var other = onto is null ? -1 : all.Count + (side == 0 ? 1 : -1);
                     all.Add(
-                        (new Passage(place.Opening.Id, room, sides[side], onto, onto is null, double.PositiveInfinity), other, through)
+                        (
+                            new Passage(
+                                place.Opening.Id,
+                                room,
+                                sides[side],
+                                onto,
+                                onto is null,
+                                place.Frame.Origin,
+                                place.Opening.ClearWidth
+                            ),
+                            other,
+                            through
+                        )
                     );
                 }
         }
@@ -125,15 +200,15 @@ internal sealed class LeavingGraph
             if (RoomAt(level, foot) is not { } below || RoomAt(upper, head) is not { } above)
                 continue;
             var run = Math.Sqrt(flight.Depth * flight.Depth + flight.Rise * flight.Rise);
-            all.Add((new Passage(flight.Id, below, foot, above, false, double.PositiveInfinity), all.Count + 1, run));
-            all.Add((new Passage(flight.Id, above, head, below, false, double.PositiveInfinity), all.Count - 1, run));
+            all.Add((new Passage(flight.Id, below, foot, above, false, foot, flight.Width), all.Count + 1, run));
+            all.Add((new Passage(flight.Id, above, head, below, false, head, flight.Width), all.Count - 1, run));
         }
     }
 
     private int? RoomAt(LevelSpace level, Point at)
     {
         for (var i = 0; i < Rooms.Length; i++)
-            if (ReferenceEquals(Rooms[i].Space, level) && Rooms[i].Room.Outline.Holds(at))
+            if (ReferenceEquals(Rooms[i].Space, level) && !IsOpen(level, Rooms[i].Room) && Rooms[i].Room.Outline.Holds(at))
                 return i;
         return null;
     }

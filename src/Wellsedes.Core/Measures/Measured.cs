@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using Wellsedes.Core.Capacity;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Rulebooks;
 using Wellsedes.Core.Spaces;
@@ -53,7 +52,16 @@ public sealed record Measured(
 
 /// <summary>A room as measures see it: with what it is counted for by one book.</summary>
 /// <param name="People">By that book; by the strictest of the others where it counts nobody; null where none does.</param>
-public sealed record CountedRoom(LevelSpace Space, FoundRoom Room, double? People, int Seats, int Workstations, bool Sprinklered)
+/// <param name="Ways">By which it is left.</param>
+public sealed record CountedRoom(
+    LevelSpace Space,
+    FoundRoom Room,
+    ImmutableArray<WayOut> Ways,
+    double? People,
+    int Seats,
+    int Workstations,
+    bool Sprinklered
+)
 {
     internal RoomShape Shape => RoomShape.Of(Space, Room);
 }

@@ -6,7 +6,7 @@ using Wellsedes.Core.Spaces;
 namespace Wellsedes.Core.Measures;
 
 /// <summary>
-/// The ways out of a room together: how many, how wide, how far apart. The diagonal is the longest straight line between two of its corners, which may run outside (International Building Code
+/// The ways out of a room together: how many, how wide, how far apart; doors to rooms within it, and what leads only back, are none. The diagonal is the longest straight line between two of its corners, which may run outside (International Building Code
 /// 2021, 1007.1.1, from memory); apart are the two doorways farthest from each other, from middle to middle.
 /// </summary>
 public static class RoomExits
@@ -15,8 +15,8 @@ public static class RoomExits
     {
         var room = counted.Room;
         var shape = counted.Shape;
-        var ways = shape.WaysOut;
-        var ((a, b), (from, to)) = (shape.Apart, shape.Diagonal);
+        var ways = counted.Ways;
+        var ((a, b), (from, to)) = (RoomShape.Farthest([.. ways.Select(way => way.Middle)]), shape.Diagonal);
         return Measured.Of(
             RuleMeasures.RoomExits,
             room.Room.Id,
@@ -28,7 +28,7 @@ public static class RoomExits
             ("seats", (double)counted.Seats),
             ("net_m2", room.NetInternal),
             ("ways_out", (double)ways.Length),
-            ("clear_mm", ways.Select(way => (object?)way.Opening.ClearWidth).ToArray()),
+            ("clear_mm", ways.Select(way => (object?)way.Clear).ToArray()),
             ("apart_mm", a.DistanceTo(b)),
             ("diagonal_mm", from.DistanceTo(to)),
             ("sprinklered", counted.Sprinklered)

@@ -6,15 +6,13 @@ using Wellsedes.Core.Spaces;
 namespace Wellsedes.Core.Measures;
 
 /// <summary>What measures read of a room itself, whoever is in it; worked out once for a room.</summary>
-/// <param name="WaysOut">Doors and gaps that lead out of it.</param>
-/// <param name="Apart">The middles of the two ways out that are farthest from each other; twice the same point where there are fewer.</param>
+/// <param name="Doorways">Doors and gaps that lead out of it, into whatever.</param>
 /// <param name="Diagonal">The two corners that are farthest from each other.</param>
 /// <param name="Width">Of the narrowest strip it fits into, in mm, as a rectangle's shorter side is.</param>
 /// <param name="Length">Along that strip, in mm.</param>
 internal sealed record RoomShape(
     LevelSpace Space,
-    ImmutableArray<OpeningPlace> WaysOut,
-    (Point A, Point B) Apart,
+    ImmutableArray<OpeningPlace> Doorways,
     (Point A, Point B) Diagonal,
     double Width,
     double Length
@@ -26,21 +24,15 @@ internal sealed record RoomShape(
     {
         if (Known.TryGetValue(room, out var known) && ReferenceEquals(known.Space, space))
             return known;
-        ImmutableArray<OpeningPlace> ways = [.. Doorways.Of(space, room)];
+        ImmutableArray<OpeningPlace> ways = [.. Measures.Doorways.Of(space, room)];
         var (width, length) = StripOf(room.Outline);
-        var shape = new RoomShape(
-            space,
-            ways,
-            Farthest([.. ways.Select(way => way.Frame.Origin)]),
-            Farthest(room.Outline.Outline),
-            width,
-            length
-        );
+        var shape = new RoomShape(space, ways, Farthest(room.Outline.Outline), width, length);
         Known.AddOrUpdate(room, shape);
         return shape;
     }
 
-    private static (Point A, Point B) Farthest(ImmutableArray<Point> points)
+    /// <summary>The two points that are farthest from each other; twice the same where there are fewer.</summary>
+    internal static (Point A, Point B) Farthest(ImmutableArray<Point> points)
     {
         var best = (A: default(Point), B: default(Point));
         foreach (var a in points)

@@ -39,19 +39,25 @@ public static class TableGaps
         var told = new HashSet<(string, string)>();
         foreach (var table in tables)
         {
+            // Only of the nearest is it looked who sits between.
             var nearest = index
                 .Meeting(table.Bounds.Grown(Farthest))
                 .Where(other => other != table)
-                .Select(other => Between(table, other))
-                .Where(line => line.Gap.Width > Together && line.Gap.Width <= Farthest && line.Sides > 0)
-                .MinBy(line => (line.Gap.Width, line.Other!.Item.Id));
+                .Select(other => (other, gap: Between(table, other)))
+                .Where(one => one.gap.Width > Together && one.gap.Width <= Farthest)
+                .OrderBy(one => one.gap.Width)
+                .ThenBy(one => one.other.Item.Id, StringComparer.Ordinal)
+                .Select(one => new Line(table, one.other, one.gap, Sits(table, one.gap) + Sits(one.other, one.gap)))
+                .FirstOrDefault(line => line.Sides > 0);
             if (nearest is { Other: { } beside } && told.Add(Pair(table, beside)))
                 yield return Of(space, nearest);
             var wall = standing
                 .Meeting(table.Bounds.Grown(Farthest))
                 .Select(one => ToWall(table, one.Shape))
-                .Where(line => line.Gap.Width > 0 && line.Gap.Width <= Farthest && line.Sides > 0)
-                .MinBy(line => line.Gap.Width);
+                .Where(gap => gap.Width > 0 && gap.Width <= Farthest)
+                .OrderBy(gap => gap.Width)
+                .Select(gap => new Line(table, null, gap, Sits(table, gap)))
+                .FirstOrDefault(line => line.Sides > 0);
             if (wall is not null)
                 yield return Of(space, wall);
         }
@@ -60,17 +66,10 @@ public static class TableGaps
     private static (string, string) Pair(PlacedItem a, PlacedItem b) =>
         string.CompareOrdinal(a.Item.Id, b.Item.Id) < 0 ? (a.Item.Id, b.Item.Id) : (b.Item.Id, a.Item.Id);
 
-    private static Line Between(PlacedItem a, PlacedItem b)
-    {
-        var gap = a.Solids.SelectMany(one => b.Solids.Select(other => Gap.Between(one, other))).MinBy(gap => gap.Width);
-        return new Line(a, b, gap, Sits(a, gap) + Sits(b, gap));
-    }
+    private static Gap Between(PlacedItem a, PlacedItem b) =>
+        a.Solids.SelectMany(one => b.Solids.Select(other => Gap.Between(one, other))).MinBy(gap => gap.Width);
 
-    private static Line ToWall(PlacedItem table, Convex wall)
-    {
-        var gap = table.Solids.Select(one => Gap.Between(one, wall)).MinBy(gap => gap.Width);
-        return new Line(table, null, gap, Sits(table, gap));
-    }
+    private static Gap ToWall(PlacedItem table, Convex wall) => table.Solids.Select(one => Gap.Between(one, wall)).MinBy(gap => gap.Width);
 
     /// <summary>1 where one of its seats is on the line, else 0: at a straight table any at the side that the line leaves, at a round one a chair that it meets.</summary>
     private static int Sits(PlacedItem table, Gap gap)

@@ -347,7 +347,7 @@ public sealed class Planner
             {
                 Holds = proof.Holds,
             },
-            Proving.Accepted(plan, schemeId, findings.AddRange(proof.Findings))
+            Proving.Accepted(plan, schemeId, Proving.InRooms(findings.AddRange(proof.Findings), states))
         )
         {
             Proof = proof,

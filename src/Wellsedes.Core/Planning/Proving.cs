@@ -42,6 +42,7 @@ internal static class Proving
                 )
             ),
         ];
+        var ways = Leaving.WaysOut([.. levels.Select(level => level.Space)]);
         var leave = Leaving.From([.. levels.Select(level => (level.Space, level.Items))]);
         if (books.Shelf.Books.IsEmpty)
             return new Proof([], [.. ExitsBy(books, null, plan, levels, leave(room => SeatsIn(room)))], [], []);
@@ -64,6 +65,7 @@ internal static class Proving
                         return new CountedRoom(
                             level.Space,
                             room,
+                            ways(room),
                             PeopleIn(book, byRoom[room.Room.Id]),
                             seats + desks,
                             desks,
@@ -76,7 +78,7 @@ internal static class Proving
             var leaving = leave(room => people.GetValueOrDefault(room));
             Measured[] measured =
             [
-                .. counted.Select(RoomExits.Measure),
+                .. counted.Where(room => room.Room.Walled || !room.Space.IsOnGround).Select(RoomExits.Measure),
                 .. counted.Select(RoomSizes.Measure),
                 .. Doorways.Measure(counted),
                 .. levels.SelectMany(level => Exits.Measure(level.Space, leaving, plan.Details.Sprinklered)),
@@ -97,6 +99,34 @@ internal static class Proving
         }
         return new Proof(loads, [.. exits], [.. HoldsOf(plan, levels, rooms, byRoom, SeatsIn)], findings.ToImmutable());
     }
+
+    /// <summary>The same findings, each with the room it is in: that it is about, else that of the place it was measured at.</summary>
+    public static ImmutableArray<Finding> InRooms(ImmutableArray<Finding> findings, IEnumerable<LevelState> levels)
+    {
+        var spaces = levels.ToDictionary(level => level.Space.LevelId, level => level.Space);
+        return
+        [
+            .. findings.Select(finding =>
+                spaces.TryGetValue(finding.LevelId, out var space) && RoomOf(space, finding) is { } room
+                    ? finding with
+                    {
+                        Room = room.Room.Name,
+                    }
+                    : finding
+            ),
+        ];
+    }
+
+    private static FoundRoom? RoomOf(LevelSpace space, Finding finding) =>
+        space.Rooms.FirstOrDefault(room => finding.EntityIds.Contains(room.Room.Id))
+        ?? (
+            finding.At.IsDefaultOrEmpty
+                ? null
+                : finding
+                    .At.Append(Point.Middle(finding.At[0], finding.At[^1]))
+                    .Select(space.RoomAt)
+                    .FirstOrDefault(room => room is not null)
+        );
 
     /// <summary>The same findings, those that are accepted with these figures marked so.</summary>
     public static ImmutableArray<Finding> Accepted(Plan plan, string schemeId, ImmutableArray<Finding> findings)
@@ -144,7 +174,7 @@ internal static class Proving
     /// <summary>Zones with a use of their own, each with what of its floor is in no other of them within it.</summary>
     private static UsedZone[] UsedZones(LevelState level)
     {
-        var uses = level.Things.OfType<Things.Zones.Zone>().Where(zone => zone.Use.Trim().Length > 0).ToDictionary(zone => zone.Id);
+        var uses = level.Things.Where(thing => thing.OwnUse().Length > 0).ToDictionary(zone => zone.Id);
         return
         [
             .. level
@@ -156,7 +186,7 @@ internal static class Proving
                     return new UsedZone(
                         area.ThingId,
                         area.Name,
-                        zone.Use,
+                        zone.OwnUse(),
                         level.Space.RoomAt(Polygons.InsidePoint(zone.Areas()[0]))?.Room.Id ?? "",
                         Math.Max(0, area.Area - within.Sum(other => other.Area)),
                         RoomContents.Of([
@@ -236,7 +266,7 @@ internal static class Proving
             Measured[] things =
             [
                 .. bySubject[room.Room.Id].Take(1),
-                .. RoomShape.Of(level.Space, room).WaysOut.SelectMany(way => doorways[way.Opening.Id].Take(1)),
+                .. RoomShape.Of(level.Space, room).Doorways.SelectMany(way => doorways[way.Opening.Id].Take(1)),
                 .. rows.Where(row => row.LevelId == level.Space.LevelId && room.Outline.Holds(row.At[0])),
             ];
             yield return RoomHolds.Of(

@@ -40,5 +40,6 @@ public sealed record PlanBook(string Id, [property: LongText(PlanBook.LongestTex
 
 /// <summary>A rule that this plan takes otherwise than its book: off, or with another figure for one of its values; and why, which is printed.</summary>
 /// <param name="Value">The name of the value; "" where the rule is off.</param>
-public sealed record RuleChange(string Id, string RuleId, string Value, double? Figure, [property: LongText(300)] string Reason)
+/// <param name="Figure">Null where the rule is off.</param>
+public sealed record RuleChange(string Id, string RuleId, string Value, [property: LongText(300)] string Reason, double? Figure = null)
     : Entity(Id);

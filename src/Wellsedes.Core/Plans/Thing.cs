@@ -153,6 +153,9 @@ public abstract record Thing(string Id, string LevelId, double X, double Y, doub
     /// <summary>The floor that does not count as usable, asked with the least clear height in mm that does; null for none.</summary>
     public virtual Convex? Lost(double leastHeight) => null;
 
+    /// <summary>What it is for where that is something else than its room, by which its people are counted; "" for most.</summary>
+    public virtual string OwnUse() => "";
+
     /// <summary>Whether seats, desks and area within it are counted by themselves.</summary>
     public virtual bool Counts() => false;
 

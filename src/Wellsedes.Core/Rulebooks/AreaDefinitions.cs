@@ -71,6 +71,7 @@ public static class RoomUses
             new("Store", true),
             new("Terrace", false),
             new("Toilets", false),
+            new("Training", true),
             new("Waiting", true),
             new("Workshop", true),
         ];

@@ -63,4 +63,71 @@ public static class RuleMeasures
                 new(RoomSize, ["use", "net_m2", "least_width_mm", "length_mm", "height_m", "clear_height_mm", "seats", "workstations"]),
             ]
         );
+
+    /// <summary>Figures that are no single number: words, yes or no, lists.</summary>
+    private static readonly HashSet<string> NoNumbers =
+    [
+        "use",
+        "kind",
+        "swings",
+        "opens_in",
+        "to_wall",
+        "stepped",
+        "sprinklered",
+        "sides_mm",
+        "height_m",
+        $"{RoomExits}/clear_mm",
+    ];
+
+    /// <summary>The figures of a measure that are numbers, which a limit can be set to.</summary>
+    public static IEnumerable<string> NumbersOf(string measure) =>
+        Figures[measure].Where(figure => !NoNumbers.Contains(figure) && !NoNumbers.Contains($"{measure}/{figure}"));
+
+    /// <summary>What a measure is called.</summary>
+    public static string NameOf(string measure) => Names[measure];
+
+    /// <summary>What a figure is called: "clear width".</summary>
+    public static string NameOfFigure(string figure) => FigureNames[figure];
+
+    private static readonly Dictionary<string, string> Names = new()
+    {
+        [RoomExits] = "A room and its ways out",
+        [Doorway] = "A doorway",
+        [RoomSize] = "A room by its size",
+        [SeatRow] = "A row of chairs",
+        [Exit] = "A way out of the building",
+        [Stair] = "A stair between levels",
+        [Corridor] = "A corridor",
+        [Aisle] = "An aisle beside rows",
+        [RowBlock] = "Rows between cross aisles",
+        [RoomSeating] = "The seats of a room",
+        [TableGap] = "From a table to the next or the wall",
+        [FreeFront] = "Free floor before a thing",
+        [BedSide] = "Free floor round a bed",
+    };
+
+    private static readonly Dictionary<string, string> FigureNames = new()
+    {
+        ["people"] = "people",
+        ["seats"] = "seats",
+        ["net_m2"] = "net area",
+        ["ways_out"] = "ways out",
+        ["apart_mm"] = "distance between the ways out",
+        ["diagonal_mm"] = "diagonal",
+        ["clear_mm"] = "clear width",
+        ["aisles"] = "aisles",
+        ["least_width_mm"] = "least width",
+        ["length_mm"] = "length",
+        ["clear_height_mm"] = "clear height",
+        ["workstations"] = "workstations",
+        ["sides"] = "sides with seats",
+        ["rows"] = "rows",
+        ["rows_deep"] = "rows",
+        ["loose_seats"] = "loose seats",
+        ["wheelchair_spaces"] = "wheelchair spaces",
+        ["companions"] = "companion seats",
+        ["edge_mm"] = "distance from edge to edge",
+        ["width_mm"] = "width of the thing",
+        ["foot_mm"] = "free floor at the foot",
+    };
 }

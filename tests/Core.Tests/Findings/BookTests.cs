@@ -311,7 +311,7 @@ public sealed class BookTests
     {
         var sample = Room(8000, 6000, "Office");
         var plan = Plan.Of(
-            [.. sample.Plan.Entities.Values, new PlanBook(bookId, "{}"), new RuleChange(changeId, "our-door", "", null, "Why")],
+            [.. sample.Plan.Entities.Values, new PlanBook(bookId, "{}"), new RuleChange(changeId, "our-door", "", "Why")],
             Core.Things.Shipped.Library
         );
         Assert.NotNull(PlanChecks.OfWhole(plan));

@@ -3,6 +3,7 @@ using Wellsedes.Core.Editing;
 using Wellsedes.Core.Findings;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Things.SeatingBlocks;
 
 namespace Wellsedes.Core.Tests.Measures;
 
@@ -116,6 +117,20 @@ public sealed class LeavingTests
         Assert.Contains(sample.State.Walkways.Ways, way => way.Target.OwnerId == "east");
     }
 
+    /// <summary>To try a way out moves nobody's table: the change holds the door alone.</summary>
+    [Fact]
+    public void A_door_that_is_shut_refills_no_block()
+    {
+        var sample = Exit(Exit(Hall(), "west", 2000, 1100), "east", 18_000, 1100);
+        var block = (SeatingBlock)SeatingBlock.Kind.Make("block", PlanStart.LevelId, PlanStart.SchemeId, new Point(10_000, 5000));
+        sample.Do(new PutThing(block.As(SeatingStyle.Rounds) with { Width = 18_000, Depth = 8000 }) { Sure = true });
+        Assert.NotEmpty(sample.Plan.All<Item>());
+        var change = sample
+            .Planner.Answer(sample.Plan, new PutOpening(sample.Plan.Find<Opening>("east")! with { Shut = true }) { Sure = true })
+            .Change!;
+        Assert.Equal(["east"], change.Entities.Select(entity => entity.Id));
+    }
+
     [Fact]
     public void A_window_is_not_shut()
     {
@@ -148,6 +163,11 @@ public sealed class LeavingTests
         Exit(sample, "out", 3000, 900, "r0-south");
         Assert.Equal(72, By(sample, "out").People);
         Assert.Equal(110, By(sample, "out").Holds);
+        // Of the middle room the door to the last is no way out: it leads only back.
+        Assert.Equal(
+            [1.0, 1, 1],
+            sample.State.Tally.Holds.Select(hold => hold.Limits.First(limit => limit.RuleId == "adb-2.2-number-exits").People / 60)
+        );
         Shut(sample, "d1");
         Assert.Equal(48, By(sample, "out").People);
         Assert.Contains(sample.State.Findings, finding => finding.Title == "Room 2: nobody gets out");
@@ -187,6 +207,21 @@ public sealed class LeavingTests
         Exit(sample, "out", 3000, 900);
         sample.Place("c", "stacking-chair", 5000, 5000);
         Assert.Equal((1.0, (double?)null), (By(sample, "out").People, By(sample, "out").Holds));
+    }
+
+    /// <summary>A terrace by its outline alone is outside: the door onto it is a way out, and nobody on it is shut in.</summary>
+    [Fact]
+    public void A_terrace_is_outside()
+    {
+        var sample = Exit(Hall(), "south", 10_000, 1100);
+        sample.Do(new MakeRoom("terrace", PlanStart.LevelId, "Terrace", 6000, 4000, 200, 3000, 5000, 10_200, Outline: true));
+        sample.Do(new NameRoom("terrace", "Terrace", "Assembly", ""));
+        Exit(sample, "onto", 8000, 1100, "room-north");
+        Assert.Equal(224, sample.State.Loads.Sum(load => load.People));
+        Assert.Equal(200, By(sample, "south").People + By(sample, "onto").People);
+        Assert.InRange(By(sample, "onto").People, 90, 110);
+        Assert.DoesNotContain(sample.State.Findings, finding => finding.Title.Contains("nobody gets out"));
+        Assert.DoesNotContain(sample.State.Findings, finding => finding.RuleId == "adb-2.2-number-exits");
     }
 
     /// <summary>A corridor of 1100 mm, 10 m long: 44 in (1117.6 mm) are needed by 50 people and more, 36 by fewer (1020.3).</summary>

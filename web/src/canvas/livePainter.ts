@@ -39,6 +39,25 @@ export function paintRoute(ctx: Ctx, view: Viewport, route: Point[]) {
 export function paintFinding(ctx: Ctx, view: Viewport, finding: Finding) {
   const [a, b] = finding.at as Point[];
   if (!a) return;
+  const [c, d] = finding.against as Point[];
+  if (c && d) {
+    // What the measured line is held against, as the diagonal of a room.
+    ctx.strokeStyle = ink.soft;
+    ctx.lineWidth = 1.5;
+    ctx.setLineDash([8, 5]);
+    stroke(ctx, view, c, d);
+    ctx.setLineDash([]);
+    ctx.strokeStyle = ink.must;
+    ctx.lineWidth = 2.5;
+    stroke(ctx, view, a, b ?? a);
+    told(ctx, view, a, b ?? a, finding.measuredText);
+    for (const end of [a, b ?? a]) {
+      const at = view.toScreen(end);
+      ring(ctx, at.x, at.y, 7);
+      ctx.stroke();
+    }
+    return;
+  }
   ctx.strokeStyle = ink.must;
   ctx.lineWidth = 2;
   const from = view.toScreen(a);
@@ -47,6 +66,20 @@ export function paintFinding(ctx: Ctx, view: Viewport, finding: Finding) {
   const radius = Math.max(b ? 12 : 14, Math.hypot(to.x - from.x, to.y - from.y) / 2);
   ring(ctx, (from.x + to.x) / 2, (from.y + to.y) / 2, radius);
   ctx.stroke();
+}
+
+/** A figure in the middle of a line, on paper so that it can be read over anything. */
+function told(ctx: Ctx, view: Viewport, a: Point, b: Point, text: string) {
+  const [from, to] = [view.toScreen(a), view.toScreen(b)];
+  const at = { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 };
+  ctx.font = "600 12px 'Barlow Semi Condensed', sans-serif";
+  const wide = ctx.measureText(text).width;
+  ctx.fillStyle = "rgba(255,255,255,.92)";
+  ctx.fillRect(at.x - wide / 2 - 4, at.y - 9, wide + 8, 18);
+  ctx.fillStyle = ink.must;
+  ctx.textAlign = "center";
+  ctx.textBaseline = "middle";
+  ctx.fillText(text, at.x, at.y);
 }
 
 /** Overlaps are shown while moving, before anybody asks. */

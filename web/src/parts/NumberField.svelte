@@ -14,6 +14,8 @@
     /** Whether it may be left empty, and what then stands there. */
     empty?: string;
     unit?: string;
+    /** Whether its label is only read out: where a head says what it is. */
+    bare?: boolean;
     disabled?: boolean;
     onvalue: (value: number | null) => void;
   }
@@ -24,6 +26,7 @@
     least = 0,
     empty = "",
     unit = "",
+    bare = false,
     disabled = false,
     onvalue,
   }: Props = $props();
@@ -55,7 +58,7 @@
 </script>
 
 <div class="flex items-center gap-2">
-  <label class="w-[88px] shrink-0 text-soft" for={id}>{label}</label>
+  <label class={bare ? "sr-only" : "w-[88px] shrink-0 text-soft"} for={id}>{label}</label>
   <span class="field min-w-0 flex-1" class:opacity-60={disabled}>
     <input
       {id}

@@ -15,6 +15,7 @@ const inTurn = (act: () => unknown) => void figuresRead().then(act);
 export const keyList: [string, string][] = [
   ["/", "Search the catalogue; Enter on an entry places it in the middle of the view"],
   ["1 2 3 4", "Shell, Furnish, Prove, Issue"],
+  ["[ and ]", "In Prove: the finding before, the next one"],
   [", and .", "Rotate what is selected by 15°; with Shift by 1°"],
   [
     "Arrows",
@@ -137,6 +138,11 @@ export function keysFor(plan: OpenPlan, view: View) {
       case "3":
       case "4":
         plan.stage = stages[Number(key) - 1]!;
+        return done();
+      case "[":
+      case "]":
+        if (plan.stage !== "prove") return;
+        plan.proving.step(key === "]" ? 1 : -1);
         return done();
       case ",":
       case ".":

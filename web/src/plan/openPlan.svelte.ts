@@ -40,6 +40,7 @@ import { noneHeld, type Held } from "./held";
 import { LiveLink } from "./live";
 import { NearBy } from "./nearBy.svelte";
 import { Placeable } from "./placeable.svelte";
+import { Proving } from "./proving.svelte";
 import { Viewing } from "./viewing.svelte";
 
 export type Stage = "shell" | "furnish" | "prove" | "issue";
@@ -86,6 +87,7 @@ export class OpenPlan {
   readonly placeable = new Placeable(this);
   /** What of it belongs together. */
   readonly groups = new Groups(this);
+  readonly proving = new Proving(this);
   /** What of it is seen. */
   readonly viewing = new Viewing(this);
   finding = $state<string | null>(null);

@@ -75,24 +75,31 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
         var scheme = ((IOfScheme)block).SchemeId;
         var box = block.AreaBox().Grown(Near);
         return change.Entities.Any(entity =>
-            entity.Id == block.Id
-            || new[] { entity.Before, entity.After }.Any(one =>
-                one switch
-                {
-                    null => false,
-                    Checks checks => checks.SchemeId == scheme,
-                    OwnItem or OwnRule or WallType or Level => true,
-                    Item item => item.SchemeId == scheme && item.LevelId == block.LevelId && box.Holds(item.Placement.Origin),
-                    Thing thing => thing.LevelId == block.LevelId
-                        && (thing is not IOfScheme of || (of.SchemeId == scheme && thing.Keeps() is not null))
-                        && thing.Areas().Any(area => area.Bounds.Meets(box)),
-                    Opening opening => plan.Find<Wall>(opening.WallId)?.LevelId == block.LevelId,
-                    IOnLevel on and (Wall or Boundary) => on.LevelId == block.LevelId,
-                    _ => false,
-                }
+            !IsTried(entity)
+            && (
+                entity.Id == block.Id
+                || new[] { entity.Before, entity.After }.Any(one =>
+                    one switch
+                    {
+                        null => false,
+                        Checks checks => checks.SchemeId == scheme,
+                        OwnItem or OwnRule or WallType or Level => true,
+                        Item item => item.SchemeId == scheme && item.LevelId == block.LevelId && box.Holds(item.Placement.Origin),
+                        Thing thing => thing.LevelId == block.LevelId
+                            && (thing is not IOfScheme of || (of.SchemeId == scheme && thing.Keeps() is not null))
+                            && thing.Areas().Any(area => area.Bounds.Meets(box)),
+                        Opening opening => plan.Find<Wall>(opening.WallId)?.LevelId == block.LevelId,
+                        IOnLevel on and (Wall or Boundary) => on.LevelId == block.LevelId,
+                        _ => false,
+                    }
+                )
             )
         );
     }
+
+    /// <summary>Whether a door is only shut or opened: what is tried moves nobody's table, and its way stays kept.</summary>
+    private static bool IsTried(EntityChange entity) =>
+        entity is { Before: Opening before, After: Opening after } && before with { Shut = after.Shut } == after;
 
     /// <summary>Whether a block whose lines it follows has been laid otherwise in the same change.</summary>
     private static bool IsLed(Plan after, Thing block, IEnumerable<EntityChange> made) =>

@@ -69,6 +69,8 @@ public sealed record Zone(
 
     public override bool Counts() => true;
 
+    public override string OwnUse() => Use.Trim();
+
     public override Asked Asks() => new(Seats, null, Workstations, Screens, WheelchairSpaces, StorageLength, WithPower);
 
     public override double? AsksWidth() => WayWidth;

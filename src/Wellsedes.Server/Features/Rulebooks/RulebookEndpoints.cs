@@ -13,6 +13,10 @@ public sealed record BookView(string Id, string Name, int Rules, int Judges, boo
 /// <summary>One way to ask a rule: what it is given, and the formulas of its answers.</summary>
 public sealed record AskingView(ImmutableArray<string> With, RuleValueView[] Answers);
 
+/// <summary>A measure that a rule of the house's own may read.</summary>
+/// <param name="ByKind">What its things are told apart by: use, kind, or "" for nothing.</param>
+public sealed record MeasureView(string Key, string Name, RuleValueView[] Figures, string ByKind);
+
 /// <summary>Something under a name, as it is told.</summary>
 public sealed record RuleValueView(string Name, string Told);
 
@@ -57,6 +61,7 @@ public static class RulebookEndpoints
     public static void MapRulebooks(this RouteGroupBuilder api)
     {
         api.MapGet("/rulebooks", () => Books).WithName("getRulebooks");
+        api.MapGet("/measures", () => Measures).WithName("getMeasures");
         api.MapGet("/rulebooks/{bookId}", OfBook).WithName("getRulebook");
         api.MapPost("/rules/{ruleId}/ask", Ask).Produces<Problem>(422).WithName("askRule");
     }
@@ -70,6 +75,16 @@ public static class RulebookEndpoints
             book.Rules.Count(rule => !rule.Judges.IsEmpty),
             book.Rules.Any(rule => !rule.Uses.IsEmpty),
             [.. book.Rules.Select(rule => $"{rule.Source.Title}, {rule.Source.Edition}").Distinct().Order(StringComparer.Ordinal).Take(12)]
+        )),
+    ];
+
+    private static readonly MeasureView[] Measures =
+    [
+        .. RuleMeasures.Figures.Select(measure => new MeasureView(
+            measure.Key,
+            RuleMeasures.NameOf(measure.Key),
+            [.. RuleMeasures.NumbersOf(measure.Key).Select(figure => new RuleValueView(figure, RuleMeasures.NameOfFigure(figure)))],
+            measure.Value.FirstOrDefault(figure => figure is "kind" or "use") ?? ""
         )),
     ];
 

@@ -404,6 +404,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/measures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getMeasures"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rulebooks/{bookId}": {
         parameters: {
             query?: never;
@@ -430,6 +446,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["askRule"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{planId}/last-issued": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["lastIssued"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1004,6 +1036,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["changesSheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{planId}/report.{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["provingReport"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1619,7 +1667,7 @@ export interface components {
             holds: boolean;
             between: string;
         };
-        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveBoundary"] | components["schemas"]["EditMoveBoundaryEnd"] | components["schemas"]["EditSetBoundaryLength"] | components["schemas"]["EditBowBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditSetRoomWays"] | components["schemas"]["EditPutOverRooms"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditPutFromWall"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditCopyAgain"] | components["schemas"]["EditPaste"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditChooseBook"] | components["schemas"]["EditBringBook"] | components["schemas"]["EditLeaveBook"] | components["schemas"]["EditChangeRule"] | components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditLiftAcceptance"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRepeatItems"] | components["schemas"]["EditSetRepeat"] | components["schemas"]["EditPullRepeat"] | components["schemas"]["EditMakeAlike"] | components["schemas"]["EditRelease"] | components["schemas"]["EditMakeCluster"] | components["schemas"]["EditNameCluster"] | components["schemas"]["EditPutReady"] | components["schemas"]["EditMirrorItems"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"] | components["schemas"]["EditSetStock"] | components["schemas"]["EditChangeKind"] | components["schemas"]["EditKeepAsOwn"] | components["schemas"]["EditKeepOutline"] | components["schemas"]["EditKeepSelection"] | components["schemas"]["EditSetToSize"] | components["schemas"]["EditLayOnto"] | components["schemas"]["EditSeatDiners"] | components["schemas"]["EditSetOff"] | components["schemas"]["EditLineUp"] | components["schemas"]["EditSpreadItems"] | components["schemas"]["EditSetAlong"] | components["schemas"]["EditSetAlongWall"] | components["schemas"]["EditSwapItems"] | components["schemas"]["EditMatchRotation"] | components["schemas"]["EditOrderItems"] | components["schemas"]["EditFaceItems"] | components["schemas"]["EditNumberItems"] | components["schemas"]["EditPutFinish"] | components["schemas"]["EditReleaseBlock"] | components["schemas"]["EditPutView"] | components["schemas"]["EditPutViewpoint"] | components["schemas"]["EditSetLocks"] | components["schemas"]["EditPutGroup"] | components["schemas"]["EditPutKitchen"] | components["schemas"]["EditSetKitchenUnit"];
+        Edit: components["schemas"]["EditSetDetails"] | components["schemas"]["EditMakeRoom"] | components["schemas"]["EditPutOpening"] | components["schemas"]["EditSeatOpening"] | components["schemas"]["EditSetOpeningFrom"] | components["schemas"]["EditDrawWalls"] | components["schemas"]["EditDrawBoundary"] | components["schemas"]["EditMoveBoundary"] | components["schemas"]["EditMoveBoundaryEnd"] | components["schemas"]["EditSetBoundaryLength"] | components["schemas"]["EditBowBoundary"] | components["schemas"]["EditMoveWall"] | components["schemas"]["EditMoveWallEnd"] | components["schemas"]["EditSetWallLength"] | components["schemas"]["EditSplitWall"] | components["schemas"]["EditJoinWalls"] | components["schemas"]["EditBowWall"] | components["schemas"]["EditChangeWalls"] | components["schemas"]["EditExtendToMeet"] | components["schemas"]["EditPutWallType"] | components["schemas"]["EditCopyRoom"] | components["schemas"]["EditPutThing"] | components["schemas"]["EditMoveThings"] | components["schemas"]["EditPutByOffsets"] | components["schemas"]["EditRepeatThing"] | components["schemas"]["EditPutLevel"] | components["schemas"]["EditCopyShell"] | components["schemas"]["EditSetOut"] | components["schemas"]["EditSetOutFromWall"] | components["schemas"]["EditPutBacking"] | components["schemas"]["EditScaleBacking"] | components["schemas"]["EditLevelBacking"] | components["schemas"]["EditNameRoom"] | components["schemas"]["EditSetRoomWays"] | components["schemas"]["EditSetRoomPeople"] | components["schemas"]["EditPutOverRooms"] | components["schemas"]["EditPlaceItem"] | components["schemas"]["EditMoveItems"] | components["schemas"]["EditRotateItems"] | components["schemas"]["EditPutItemAt"] | components["schemas"]["EditSpaceFrom"] | components["schemas"]["EditPutFromWall"] | components["schemas"]["EditResizeItem"] | components["schemas"]["EditSetSeats"] | components["schemas"]["EditLabelItem"] | components["schemas"]["EditLockThings"] | components["schemas"]["EditSetItemsAside"] | components["schemas"]["EditDuplicateItems"] | components["schemas"]["EditCopyAgain"] | components["schemas"]["EditPaste"] | components["schemas"]["EditRemove"] | components["schemas"]["EditKeepMeasure"] | components["schemas"]["EditSetBrief"] | components["schemas"]["EditSetChecks"] | components["schemas"]["EditSetSheet"] | components["schemas"]["EditAddSheet"] | components["schemas"]["EditAddScheme"] | components["schemas"]["EditRenameScheme"] | components["schemas"]["EditRemoveScheme"] | components["schemas"]["EditPutOwnItem"] | components["schemas"]["EditPutOwnRule"] | components["schemas"]["EditChooseBook"] | components["schemas"]["EditBringBook"] | components["schemas"]["EditLeaveBook"] | components["schemas"]["EditWriteHouseRule"] | components["schemas"]["EditTakeHouseRule"] | components["schemas"]["EditDropHouseRule"] | components["schemas"]["EditChangeRule"] | components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditLiftAcceptance"] | components["schemas"]["EditPutRepeat"] | components["schemas"]["EditRepeatItems"] | components["schemas"]["EditSetRepeat"] | components["schemas"]["EditPullRepeat"] | components["schemas"]["EditMakeAlike"] | components["schemas"]["EditRelease"] | components["schemas"]["EditMakeCluster"] | components["schemas"]["EditNameCluster"] | components["schemas"]["EditPutReady"] | components["schemas"]["EditMirrorItems"] | components["schemas"]["EditSetParameters"] | components["schemas"]["EditRaiseItem"] | components["schemas"]["EditSetStock"] | components["schemas"]["EditChangeKind"] | components["schemas"]["EditKeepAsOwn"] | components["schemas"]["EditKeepOutline"] | components["schemas"]["EditKeepSelection"] | components["schemas"]["EditSetToSize"] | components["schemas"]["EditLayOnto"] | components["schemas"]["EditSeatDiners"] | components["schemas"]["EditSetOff"] | components["schemas"]["EditLineUp"] | components["schemas"]["EditSpreadItems"] | components["schemas"]["EditSetAlong"] | components["schemas"]["EditSetAlongWall"] | components["schemas"]["EditSwapItems"] | components["schemas"]["EditMatchRotation"] | components["schemas"]["EditOrderItems"] | components["schemas"]["EditFaceItems"] | components["schemas"]["EditNumberItems"] | components["schemas"]["EditPutFinish"] | components["schemas"]["EditReleaseBlock"] | components["schemas"]["EditPutView"] | components["schemas"]["EditPutViewpoint"] | components["schemas"]["EditSetLocks"] | components["schemas"]["EditPutGroup"] | components["schemas"]["EditPutKitchen"] | components["schemas"]["EditSetKitchenUnit"];
         EditAcceptFinding: {
             /** @enum {string} */
             do?: "accept-finding";
@@ -1766,6 +1814,12 @@ export interface components {
             wallType: string;
             line?: components["schemas"]["WallLine"];
             inside?: components["schemas"]["InsideSide"];
+            sure?: boolean;
+        };
+        EditDropHouseRule: {
+            /** @enum {string} */
+            do?: "drop-house-rule";
+            ruleId: string;
             sure?: boolean;
         };
         EditDuplicateItems: {
@@ -2506,6 +2560,7 @@ export interface components {
             north: number;
             site?: null | components["schemas"]["Site"];
             sprinklered?: null | boolean;
+            loadRounding?: null | components["schemas"]["LoadRounding"];
             sure?: boolean;
         };
         EditSetItemsAside: {
@@ -2601,6 +2656,14 @@ export interface components {
             figures: components["schemas"]["RepeatFigures"];
             sure?: boolean;
         };
+        EditSetRoomPeople: {
+            /** @enum {string} */
+            do?: "set-room-people";
+            id: string;
+            /** Format: double */
+            areaPerPerson?: null | number;
+            sure?: boolean;
+        };
         EditSetRoomWays: {
             /** @enum {string} */
             do?: "set-room-ways";
@@ -2687,6 +2750,29 @@ export interface components {
             do?: "swap-items";
             id: string;
             otherId: string;
+            sure?: boolean;
+        };
+        EditTakeHouseRule: {
+            /** @enum {string} */
+            do?: "take-house-rule";
+            id: string;
+            ruleId: string;
+            sure?: boolean;
+        };
+        EditWriteHouseRule: {
+            /** @enum {string} */
+            do?: "write-house-rule";
+            id: string;
+            title: string;
+            measure: string;
+            figure: string;
+            atLeast: boolean;
+            /** Format: double */
+            limit: number;
+            /** @default  */
+            of: string;
+            /** @default false */
+            advises: boolean;
             sure?: boolean;
         };
         Entity: components["schemas"]["EntityPlanDetails"] | components["schemas"]["EntityLevel"] | components["schemas"]["EntityRoom"] | components["schemas"]["EntityWall"] | components["schemas"]["EntityOpening"] | components["schemas"]["EntityWallType"] | components["schemas"]["EntityBoundary"] | components["schemas"]["EntitySettingOutLine"] | components["schemas"]["EntityBacking"] | components["schemas"]["EntityScheme"] | components["schemas"]["EntityBrief"] | components["schemas"]["EntityChecks"] | components["schemas"]["EntitySheetSettings"] | components["schemas"]["EntityItem"] | components["schemas"]["EntityRepeat"] | components["schemas"]["EntityCluster"] | components["schemas"]["EntityOwnItem"] | components["schemas"]["EntityOwnRule"] | components["schemas"]["EntityPlanBook"] | components["schemas"]["EntityRuleChange"] | components["schemas"]["EntityAcceptance"] | components["schemas"]["EntityHouseStock"] | components["schemas"]["EntityFinish"] | components["schemas"]["EntityDimension"] | components["schemas"]["EntityView"] | components["schemas"]["EntityViewpoint"] | components["schemas"]["EntityLocks"] | components["schemas"]["EntityOwnGroup"] | components["schemas"]["EntityColumn"] | components["schemas"]["EntityKeepClear"] | components["schemas"]["EntityFlight"] | components["schemas"]["EntityPlatform"] | components["schemas"]["EntityFitting"] | components["schemas"]["EntityLowCeiling"] | components["schemas"]["EntityZone"] | components["schemas"]["EntitySeatingBlock"] | components["schemas"]["EntityWalkway"] | components["schemas"]["EntityMark"];
@@ -3101,6 +3187,8 @@ export interface components {
             mainLeaf?: null | number;
             /** @default false */
             locked: boolean;
+            /** @default false */
+            shut: boolean;
             id: string;
         };
         EntityOwnGroup: {
@@ -3152,6 +3240,7 @@ export interface components {
             site?: null | components["schemas"]["Site"];
             /** @default false */
             sprinklered: boolean;
+            loadRounding?: components["schemas"]["LoadRounding"];
             id: string;
         };
         EntityPlatform: {
@@ -3240,6 +3329,8 @@ export interface components {
             height: number;
             /** Format: double */
             wayWidth?: null | number;
+            /** Format: double */
+            areaPerPerson?: null | number;
             id: string;
         };
         EntityRuleChange: {
@@ -3483,6 +3574,8 @@ export interface components {
             withPower?: null | number;
             /** Format: double */
             wayWidth?: null | number;
+            /** @default  */
+            use: string;
             shape?: null | components["schemas"]["ZoneShape"];
             levelId: string;
             /** Format: double */
@@ -3498,6 +3591,23 @@ export interface components {
             /** @default false */
             locked: boolean;
             id: string;
+        };
+        ExitLoad: {
+            bookId: string;
+            levelId: string;
+            subjectId: string;
+            name: string;
+            /** Format: double */
+            clearWidth: number;
+            shut: boolean;
+            /** Format: double */
+            people: number;
+            /** Format: double */
+            holds: null | number;
+            ruleId: string;
+            source: string;
+            /** Format: double */
+            spare?: null | number;
         };
         FacesView: {
             tone: string;
@@ -3527,6 +3637,7 @@ export interface components {
             areas: components["schemas"]["AreaFigures"][];
             drawn: components["schemas"]["DrawnFigures"][];
             loads: components["schemas"]["RoomLoad"][];
+            exits: components["schemas"]["ExitLoad"][];
             /** @default false */
             stale: boolean;
         };
@@ -3584,6 +3695,8 @@ export interface components {
             /** @default  */
             ruleId: string;
             accepted?: null | components["schemas"]["Acceptance"];
+            against?: components["schemas"]["Point"][];
+            room?: string;
             isOpen?: boolean;
         };
         /** @enum {unknown} */
@@ -3711,6 +3824,14 @@ export interface components {
             /** Format: double */
             length?: null | number;
         };
+        HoldLimit: {
+            /** Format: double */
+            people: number;
+            says: string;
+            bookId: string;
+            ruleId: string;
+            source: string;
+        };
         /**
          * @default Turned
          * @enum {unknown}
@@ -3718,6 +3839,12 @@ export interface components {
         InsideSide: "Turned" | "Left" | "Right";
         IssueRequest: {
             for: string;
+        };
+        IssuedFinding: {
+            id: string;
+            title: string;
+            weight: components["schemas"]["FindingWeight"];
+            isOpen: boolean;
         };
         ItemMoved: {
             fromId: string;
@@ -3795,6 +3922,13 @@ export interface components {
             /** Format: double */
             length: number;
         };
+        LastIssuedView: {
+            sheetId: string;
+            letter: string;
+            /** Format: date-time */
+            issuedAt: string;
+            findings: components["schemas"]["IssuedFinding"][];
+        };
         Level: {
             name: string;
             /** Format: double */
@@ -3833,6 +3967,11 @@ export interface components {
         };
         /** @enum {unknown} */
         LineUpBy: "WestEdges" | "EastEdges" | "SouthEdges" | "NorthEdges" | "UprightMiddles" | "LevelMiddles";
+        /**
+         * @default Up
+         * @enum {unknown}
+         */
+        LoadRounding: "Up" | "Nearest" | "Down";
         /** @enum {unknown} */
         MarkShape: "Text" | "Line" | "Arrow" | "Ring" | "Area" | "Leader" | "Hatch" | "Reach" | "Sign";
         /**
@@ -3845,6 +3984,12 @@ export interface components {
             id: null | string;
             name: null | string;
             token: string;
+        };
+        MeasureView: {
+            key: string;
+            name: string;
+            figures: components["schemas"]["RuleValueView"][];
+            byKind: string;
         };
         MemberView: {
             /** Format: uuid */
@@ -4017,6 +4162,8 @@ export interface components {
             mainLeaf?: null | number;
             /** @default false */
             locked: boolean;
+            /** @default false */
+            shut: boolean;
             id: string;
         };
         /** @enum {unknown} */
@@ -4425,6 +4572,15 @@ export interface components {
             /** Format: double */
             narrowest: null | number;
         };
+        RoomHold: {
+            levelId: string;
+            roomId: string;
+            name: string;
+            /** Format: int32 */
+            seats: number;
+            limits: components["schemas"]["HoldLimit"][];
+            lowest?: components["schemas"]["HoldLimit"];
+        };
         RoomLoad: {
             bookId: string;
             levelId: string;
@@ -4444,6 +4600,8 @@ export interface components {
             source: string;
             /** @default  */
             unjudged: string;
+            /** @default  */
+            zoneId: string;
         };
         RoomUse: {
             name: string;
@@ -4798,6 +4956,7 @@ export interface components {
             areaPerSeatAsked: null | number;
             narrowest: null | components["schemas"]["NarrowestWalkway"];
             stock?: components["schemas"]["StockUse"][];
+            holds?: components["schemas"]["RoomHold"][];
             further?: components["schemas"]["AskedLine"][];
         };
         TallyLine: {
@@ -5766,6 +5925,26 @@ export interface operations {
             };
         };
     };
+    getMeasures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeasureView"][];
+                };
+            };
+        };
+    };
     getRulebook: {
         parameters: {
             query?: never;
@@ -5834,6 +6013,37 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Problem"];
                 };
+            };
+        };
+    };
+    lastIssued: {
+        parameters: {
+            query?: {
+                schemeId?: string;
+            };
+            header?: never;
+            path: {
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LastIssuedView"];
+                };
+            };
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -6786,6 +6996,29 @@ export interface operations {
                 from?: string;
                 to?: string;
                 levelId?: string;
+            };
+            header?: never;
+            path: {
+                planId: string;
+                kind: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    provingReport: {
+        parameters: {
+            query?: {
+                schemeId?: string;
             };
             header?: never;
             path: {

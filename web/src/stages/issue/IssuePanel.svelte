@@ -266,6 +266,17 @@
       >{/each}
     <a class="action" href="/api/plans/{plan.id}/file">Plan file</a>
   </div>
+  <h3 class="heading mt-4">Proving report</h3>
+  <div class="mt-1.5 flex flex-wrap gap-1.5">
+    {#each ["pdf", "csv", "json"] as kind (kind)}
+      <a
+        class="action"
+        download
+        aria-label="Proving report as {kind.toUpperCase()}"
+        href="/api/plans/{plan.id}/report.{kind}?schemeId={plan.schemeId}">{kind.toUpperCase()}</a
+      >
+    {/each}
+  </div>
   {#key plan.schemeId}
     <BackgroundWork
       {plan}

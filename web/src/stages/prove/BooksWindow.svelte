@@ -4,6 +4,7 @@
   import Window from "../../parts/Window.svelte";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
   import { chosenBooks } from "./books";
+  import HouseBook from "./HouseBook.svelte";
   import RuleCard from "./RuleCard.svelte";
 
   /** The books a plan may be held against, and the rules in one of them. */
@@ -52,7 +53,10 @@
   <ul class="mt-3 grid grid-cols-2 gap-x-4" aria-label="Rulebooks">
     {#each books as book (book.id)}
       <li class="flex min-h-7 items-center gap-1.5">
-        <label class="flex items-center gap-1.5 {book.judges ? '' : 'text-soft'}">
+        <label
+          class="flex items-center gap-1.5 {book.judges ? '' : 'text-soft'}"
+          title={book.sources.join("\n")}
+        >
           <input
             type="checkbox"
             checked={chosen.some((one) => one.bookId === book.id)}
@@ -69,6 +73,7 @@
       </li>
     {/each}
   </ul>
+  <HouseBook {plan} shipped={books.map((book) => book.id)} />
   <div class="mt-3 flex items-center gap-2 border-t border-edge pt-3">
     <Select
       label="Book to look into"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import HoldsPanel from "./HoldsPanel.svelte";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
 
   let { plan }: { plan: OpenPlan } = $props();
@@ -41,11 +42,10 @@
   }
 </script>
 
-<section class="p-3.5" aria-label="Finding">
-  {#if !finding}
-    <h2 class="text-[15px] font-semibold">No finding chosen</h2>
-    <p class="mt-1 text-soft">Choose one on the left to see where it is and what it is measured between.</p>
-  {:else}
+{#if !finding}
+  <HoldsPanel {plan} />
+{:else}
+  <section class="p-3.5" aria-label="Finding">
     <h2 class="text-[15px] font-semibold">
       {finding.kind}
     </h2>
@@ -99,5 +99,6 @@
     {#if finding.entityIds.some((id) => plan.item(id))}
       <button class="action mt-4" onclick={goTo}>Go to it in Furnish</button>
     {/if}
-  {/if}
-</section>
+    <button class="action mt-4" onclick={() => plan.show(null)}>What it can hold</button>
+  </section>
+{/if}

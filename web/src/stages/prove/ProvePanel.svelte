@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Finding } from "../../app/api";
+  import Select from "../../parts/Select.svelte";
   import Choice from "../../parts/Choice.svelte";
   import LengthField from "../../parts/LengthField.svelte";
   import LongList from "../../parts/LongList.svelte";
@@ -20,8 +21,11 @@
   let booksShown = $state(false);
   let peopleShown = $state(false);
   const books = $derived(chosenBooks(plan));
-  let only = $state<Finding["kind"] | null>(null);
-  const shown = $derived(plan.findings.filter((f) => !only || f.kind === only));
+  const proving = $derived(plan.proving);
+  const shown = $derived(proving.listed);
+  const since = $derived(proving.since);
+  let clearedShown = $state(false);
+  $effect(() => void plan.proving.load(plan.schemeId));
   const checks = $derived(plan.checks);
 
   function figures(finding: Finding) {
@@ -49,20 +53,71 @@
   </div>
   <div class="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="Kinds of findings">
     {#each kinds as [kind, name] (kind)}
-      <button class="pill" aria-pressed={only === kind} onclick={() => (only = only === kind ? null : kind)}>
+      <button
+        class="pill"
+        aria-pressed={proving.only === kind}
+        onclick={() => (proving.only = proving.only === kind ? null : kind)}
+      >
         {name}
         {plan.findings.filter((f) => f.kind === kind).length}
       </button>
     {/each}
   </div>
+  <div class="mt-2 flex items-center gap-1.5">
+    <Select
+      label="Put together by"
+      class="field flex-1"
+      options={[
+        ["kind", "As they are found"],
+        ["room", "By room"],
+        ["rule", "By rule"],
+        ["thing", "By thing"],
+      ] as const}
+      bind:value={proving.by}
+    />
+    <button
+      class="action"
+      aria-label="The finding before"
+      title="The finding before: ["
+      disabled={!shown.length}
+      onclick={() => proving.step(-1)}>‹</button
+    >
+    <button
+      class="action"
+      aria-label="The next finding"
+      title="The next finding: ]"
+      disabled={!shown.length}
+      onclick={() => proving.step(1)}>›</button
+    >
+  </div>
+  {#if since && proving.issued}
+    <p class="mt-2 text-[12px]" aria-label="Since the last revision">
+      Since revision {proving.issued.letter}: {since.isNew.size} new,
+      <button
+        class="underline decoration-dotted disabled:no-underline"
+        disabled={!since.cleared.length}
+        aria-expanded={clearedShown}
+        onclick={() => (clearedShown = !clearedShown)}>{since.cleared.length} cleared</button
+      >.
+    </p>
+    {#if clearedShown}
+      <ul class="max-h-28 overflow-y-auto text-[12px] text-soft" aria-label="Cleared since the last revision">
+        {#each since.cleared as one (one.id)}<li class="line-through">{one.title}</li>{/each}
+      </ul>
+    {/if}
+  {/if}
 </div>
 <LongList
   label="Findings"
-  class="min-h-0 flex-1 border-t border-edge"
+  class="min-h-[190px] flex-1 border-t border-edge"
   items={shown}
-  keyOf={(finding) => finding.id}
+  keyOf={(one) => one.finding.id}
+  shown={plan.finding}
 >
-  {#snippet row(finding)}
+  {#snippet row({ finding, heading })}
+    {#if heading}
+      <h3 class="border-b border-edge bg-wash px-3.5 py-1 text-[12px] font-semibold text-soft">{heading}</h3>
+    {/if}
     <button
       class="flex w-full gap-3 border-b border-edge px-3.5 py-2.5 text-left {plan.finding === finding.id
         ? 'bg-must-wash'
@@ -92,7 +147,12 @@
         >
       {/if}
       <span>
-        <span class="block font-semibold">{finding.title}</span>
+        <span class="block font-semibold"
+          >{finding.title}
+          {#if since?.isNew.has(finding.id)}<span
+              class="ml-1 rounded bg-moss-wash px-1 text-[11px] font-medium text-ok">new</span
+            >{/if}</span
+        >
         <span class="block text-[12px] font-medium">{figures(finding)}</span>
         <span class="block text-[12px] text-soft"
           >{finding.accepted ? `Accepted: ${finding.accepted.reason}` : finding.source}</span
@@ -108,7 +168,7 @@
   {/snippet}
 </LongList>
 {#if checks}
-  <div class="space-y-1.5 border-t border-edge p-3.5">
+  <div class="max-h-[186px] shrink-0 space-y-1.5 overflow-y-auto border-t border-edge p-3.5">
     <h3 class="heading">Checks</h3>
     <LengthField
       label="Main aisles"

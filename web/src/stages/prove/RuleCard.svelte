@@ -104,6 +104,17 @@
   {:else}
     <p class="mt-2 text-soft">It computes nothing.</p>
   {/if}
+  {#if rule.confidence === "Low" && rule.judges}
+    <p class="mt-2 border-t border-edge pt-2 text-[12px] text-soft">
+      Nobody is sure of its value, so no book judges by it. It may be a rule of the house.
+      <button
+        class="action ml-1"
+        disabled={!plan.canEdit}
+        onclick={() => plan.do({ do: "take-house-rule", id: plan.newId("book"), ruleId: rule.id })}
+        >Take it as a house rule</button
+      >
+    </p>
+  {/if}
   {#if isChosen && rule.judges}
     <form class="mt-2 space-y-1.5 border-t border-edge pt-2" onsubmit={change}>
       <h4 class="heading">Taken otherwise here</h4>

@@ -1,0 +1,36 @@
+import { chromium } from "playwright";
+const b = await chromium.launch({ executablePath: "/usr/bin/chromium", args: ["--use-angle=swiftshader", "--enable-unsafe-swiftshader", "--no-sandbox"] });
+const p = await b.newPage({ viewport: { width: 1280, height: 800 } });
+p.on("pageerror", (e) => console.log("PAGE", e.message));
+await p.goto("http://127.0.0.1:5199/");
+await p.getByLabel("E-mail address").fill("n.ash@tidemill.example");
+await p.getByLabel("Password").fill("orchard-supper");
+await p.keyboard.press("Enter");
+await p.getByRole("link", { name: /Orchard supper/ }).first().click();
+await p.waitForTimeout(1500);
+await p.keyboard.press("3");
+await p.waitForTimeout(1500);
+for (const what of ["Shut", "Open", "Shut"]) {
+  const t = Date.now();
+  await p.getByRole("button", { name: new RegExp(`${what} Exit`) }).click();
+  await p.getByRole("button", { name: new RegExp(`${what === "Shut" ? "Open" : "Shut"} Exit`) }).waitFor();
+  console.log(what, Date.now() - t);
+}
+await p.waitForTimeout(500);
+await p.screenshot({ path: "/tmp/l2.png" });
+await p.getByRole("button", { name: /Open Exit/ }).click();
+await p.waitForTimeout(800);
+await p.goto("http://127.0.0.1:5199/");
+await p.getByRole("link", { name: /Tidemill House, three/ }).first().click();
+await p.waitForTimeout(2000);
+await p.keyboard.press("3");
+await p.waitForTimeout(1000);
+await p.getByLabel("Put together by").click();
+await p.getByRole("option", { name: "By room" }).click();
+await p.waitForTimeout(300);
+await p.locator("main").first().click({ position: { x: 200, y: 300 } });
+await p.keyboard.press("]");
+await p.keyboard.press("]"); await p.keyboard.press("]"); await p.keyboard.press("]");await p.keyboard.press("]");
+await p.waitForTimeout(1200);
+await p.screenshot({ path: "/tmp/l5.png" });
+await b.close();
