@@ -44,6 +44,9 @@ switch (args)
             Drag(Held(hall), id, $"{hall.All<Item>().Count()} things, six rulebooks");
         }
         break;
+    case ["rules"]:
+        ManyRules.Run((name, times) => Print(name, [.. times]));
+        break;
     case ["moves"]:
         Moves.Run(Report, Print);
         break;

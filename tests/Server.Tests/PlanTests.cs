@@ -28,12 +28,17 @@ public sealed class PlanTests(Cluster cluster) : HouseTests(cluster)
     }
 
     [Fact]
-    public async Task The_demo_opens_with_96_seats_and_one_true_finding()
+    public async Task The_demo_opens_with_96_seats_and_its_true_findings()
     {
         var owner = await House.OwnerAsync();
         var view = await owner.OpenAsync(await owner.DemoPlanAsync());
         Assert.Equal((96, 96, 12), (view.Figures.Tally.Seats, view.Figures.Tally.SeatsAsked, view.Figures.Tally.Tables));
-        var finding = Assert.Single(view.Figures.Findings);
+        Assert.Equal(2, view.Figures.Findings.Length);
+        Assert.Equal(
+            (110.0, 234.0),
+            view.Figures.Findings.Where(one => one.RuleId == "adb-discount").Select(one => (one.Measured, one.Needed)).Single()
+        );
+        var finding = Assert.Single(view.Figures.Findings, one => one.Kind == Core.Findings.FindingKind.Walkway);
         Assert.Equal(900, finding.Needed);
         Assert.InRange(finding.Measured, 600, 899);
     }

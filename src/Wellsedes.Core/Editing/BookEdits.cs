@@ -14,7 +14,7 @@ internal static class BookEdits
         edit switch
         {
             ChooseBook e => RulebookShelf.Shipped.Books.FirstOrDefault(book => book.Id == e.BookId) is { } book
-                ? Put(plan, e.Id, Carried(book))
+                ? Choose(plan, e.Id, book)
                 : EditAnswer.No(
                     "bookId",
                     $"There is no book \"{Editor.Short(e.BookId)}\"; there are {string.Join(", ", RulebookShelf.Shipped.Books.Select(book => book.Id))}."
@@ -31,6 +31,14 @@ internal static class BookEdits
                 : EditAnswer.No("id", "It is not accepted any more."),
             _ => null,
         };
+
+    private static EditAnswer Choose(Plan plan, string id, Rulebook book) =>
+        Carried(book) is { Rules.IsEmpty: false } carried
+            ? Put(plan, id, carried)
+            : EditAnswer.No(
+                "bookId",
+                $"No rule of {book.Name} judges a plan, or nobody is sure of its values: ask its rules by hand, or take them as rules of the house."
+            );
 
     /// <summary>Those rules of a book that judge plans or count people and whose values are not of low confidence, and those they ask.</summary>
     private static Rulebook Carried(Rulebook book)

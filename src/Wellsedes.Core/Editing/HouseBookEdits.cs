@@ -39,6 +39,11 @@ internal static class HouseBookEdits
             return EditAnswer.No("of", $"{edit.Measure} is not told apart by use or kind.");
         var (unit, shown) = UnitOf(plan.Details.Units, edit);
         var rules = OfHouse(plan)?.Book().Rules ?? [];
+        if (rules.FirstOrDefault(rule => Contradicts(rule, edit, by)) is { } other)
+            return EditAnswer.No(
+                "limit",
+                $"{other.Title} says {other.Metric}: nothing keeps both. Take that rule out first, or choose a limit that leaves room."
+            );
         return Put(
             plan,
             edit.Id,
@@ -81,6 +86,17 @@ internal static class HouseBookEdits
             )
         );
     }
+
+    /// <summary>Whether a rule that was written bounds the same figure from the other side, and beyond the limit.</summary>
+    private static bool Contradicts(Rule rule, WriteHouseRule edit, string? by) =>
+        rule.Judges is [var judge]
+        && judge.Measure == edit.Measure
+        && judge.Measured == edit.Figure
+        && (judge.When.Length == 0 || edit.Of.Length == 0 || judge.When == $"{by} == '{edit.Of}'")
+        && rule.Values.TryGetValue(Limit, out var limit)
+        && rule.Asked[0].Answers.TryGetValue("pass", out var pass)
+        && pass.StartsWith($"reaches({Limit},", StringComparison.Ordinal) == edit.AtLeast
+        && (edit.AtLeast ? edit.Limit > limit : edit.Limit < limit);
 
     private static (string Unit, string Shown) UnitOf(UnitSystem units, WriteHouseRule edit) =>
         edit.Figure.EndsWith("_mm", StringComparison.Ordinal) ? ("mm", LengthText.Tell(edit.Limit, units))

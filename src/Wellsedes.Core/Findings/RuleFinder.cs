@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Collections.Frozen;
 using System.Collections.Immutable;
 using System.Globalization;
 using System.Runtime.CompilerServices;
@@ -21,13 +22,55 @@ public static class RuleFinder
     /// <param name="measured">Of a book, by the measure's key.</param>
     public static IEnumerable<Finding> Of(PlanBooks books, Rulebook book, IReadOnlyCollection<Measured> measured, UnitSystem units)
     {
-        var byMeasure = measured.ToLookup(thing => thing.Measure);
-        foreach (var rule in book.Rules.Where(rule => !rule.Judges.IsEmpty && !books.Off.Contains(rule.Id)))
-            for (var i = 0; i < rule.Judges.Length; i++)
-                foreach (var thing in byMeasure[rule.Judges[i].Measure])
-                    if (Of(books, rule, i, thing, units) is { } finding)
-                        yield return finding;
+        var (found, judging) = (Found.GetOrCreateValue(books), Judging.GetValue(books, _ => new(Judges)).Value[book.Id]);
+        List<(int Rule, Finding Finding)> all = [];
+        foreach (var thing in measured)
+        {
+            if (!judging.TryGetValue(thing.Measure, out var judges))
+                continue;
+            // As long as a thing is as it was, so is what is found of it by all rules.
+            var key = (book.Id, units, thing.Measure, thing.LevelId, thing.SubjectId);
+            if (!found.TryGetValue(key, out var known) || !known.Thing.IsAlike(thing))
+            {
+                if (found.Count >= MostFound)
+                    found.Clear();
+                var now = judges
+                    .Select(one => (one.Order, Finding: Of(books, one.Rule, one.Judge, thing, units)))
+                    .Where(one => one.Finding is not null)
+                    .Select(one => (one.Order, one.Finding!));
+                found[key] = known = (thing, [.. now]);
+            }
+            all.AddRange(known.Findings);
+        }
+        return all.OrderBy(one => one.Rule).Select(one => one.Finding);
+
+        FrozenDictionary<string, FrozenDictionary<string, JudgedBy[]>> Judges() =>
+            books.Shelf.Books.ToFrozenDictionary(
+                one => one.Id,
+                one =>
+                    one.Rules.Where(rule => !books.Off.Contains(rule.Id))
+                        .SelectMany(rule => rule.Judges.Select((judge, i) => (rule, judge, i)))
+                        .Select((of, order) => (of.judge.Measure, By: new JudgedBy(order, of.rule, of.i)))
+                        .GroupBy(of => of.Measure)
+                        .ToFrozenDictionary(same => same.Key, same => same.Select(of => of.By).ToArray())
+            );
     }
+
+    /// <param name="Judge">Which of the rule's judges.</param>
+    private sealed record JudgedBy(int Order, Rule Rule, int Judge);
+
+    private sealed class Kept
+        : ConcurrentDictionary<
+            (string Book, UnitSystem Units, string Measure, string Level, string Subject),
+            (Measured Thing, ImmutableArray<(int, Finding)> Findings)
+        >;
+
+    private const int MostFound = 50_000;
+
+    private static readonly ConditionalWeakTable<PlanBooks, Kept> Found = [];
+
+    private static readonly ConditionalWeakTable<PlanBooks, Lazy<FrozenDictionary<string, FrozenDictionary<string, JudgedBy[]>>>> Judging =
+    [];
 
     /// <summary>Whether a thing meets a rule; the same figures are judged once.</summary>
     public static RuleVerdict Verdict(PlanBooks books, Rule rule, RuleJudge judge, Measured thing)

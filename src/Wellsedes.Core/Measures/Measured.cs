@@ -25,6 +25,14 @@ public sealed record Measured(
     /// <summary>Its figures in words, by which a verdict is known again.</summary>
     internal string Told { get; } = RuleFigures.Told(Figures);
 
+    /// <summary>Whether nothing about it is otherwise: its figures, its name, and where it was measured.</summary>
+    internal bool IsAlike(Measured other) =>
+        Told == other.Told
+        && Name == other.Name
+        && At.AsSpan().SequenceEqual(other.At.AsSpan())
+        && Lines.Count == other.Lines.Count
+        && Lines.All(line => other.Lines.TryGetValue(line.Key, out var its) && line.Value.AsSpan().SequenceEqual(its.AsSpan()));
+
     internal static Measured Of(
         string measure,
         string subjectId,

@@ -60,7 +60,7 @@ public sealed record PlanState(
                 .. Tally
                     .Holds.Where(hold => hold.Seats > 0 && hold.Lowest is not null)
                     .Select(hold =>
-                        $"{hold.Name}: {hold.Seats} seats; may hold {hold.Lowest!.People:0}, limited by {hold.Lowest.Says} ({hold.Lowest.Source})."
+                        $"{hold.Name}: {hold.Seats} seats; may hold {hold.Lowest!.People:0}, limited by {hold.Lowest.Says} ({hold.Lowest.Source}){string.Concat(hold.Limits.Skip(1).Take(2).Select(next => $"; then {next.People:0} by {next.Says}"))}."
                     ),
                 .. Space
                     .Openings.Where(place => place.Opening.Shut)

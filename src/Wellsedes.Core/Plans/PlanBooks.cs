@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Runtime.CompilerServices;
 using Wellsedes.Core.Rulebooks;
 
 namespace Wellsedes.Core.Plans;
@@ -12,7 +13,29 @@ public sealed record PlanBooks(RulebookShelf Shelf, ImmutableHashSet<string> Off
             book.Rules.Where(rule => !rule.Judges.IsEmpty && !Off.Contains(rule.Id)).Select(rule => (book, rule))
         );
 
+    private sealed record Kept(PlanBook[] Books, RuleChange[] Changes, PlanBooks Of);
+
+    private static readonly ConditionalWeakTable<PlanBook, Kept> Known = [];
+
+    /// <summary>The same for as long as neither books nor changes are others.</summary>
     public static PlanBooks Of(Plan plan)
+    {
+        PlanBook[] books = [.. plan.All<PlanBook>().OrderBy(book => book.Id, StringComparer.Ordinal)];
+        RuleChange[] changed = [.. plan.All<RuleChange>().OrderBy(change => change.Id, StringComparer.Ordinal)];
+        if (books.Length == 0)
+            return Read(plan);
+        if (
+            Known.TryGetValue(books[0], out var known)
+            && known.Books.SequenceEqual(books, ReferenceEqualityComparer.Instance)
+            && known.Changes.SequenceEqual(changed)
+        )
+            return known.Of;
+        var read = Read(plan);
+        Known.AddOrUpdate(books[0], new Kept(books, changed, read));
+        return read;
+    }
+
+    private static PlanBooks Read(Plan plan)
     {
         var changes = plan.All<RuleChange>().ToLookup(change => change.RuleId);
         var taken = new HashSet<string>();

@@ -220,6 +220,26 @@ public sealed class BookTests
     }
 
     /// <summary>The same door between two rooms is judged once.</summary>
+    /// <summary>What is found of a thing is kept only as long as everything about it is the same: the rule's figure, its name, where it is, and the units.</summary>
+    [Fact]
+    public void What_is_kept_follows_every_change()
+    {
+        var sample = With(Room(8000, 6000, "Office", "american-accessibility"), "a", 3000, 700);
+        Finding Narrow() => Of(sample, "ada-404.2.3-door-clear").Single();
+        Assert.Equal((700.0, 812.8), (Narrow().Measured, Narrow().Needed));
+        sample.Do(new NameRoom("room", "Study", "Office", ""));
+        Assert.StartsWith("Door, Study to outside", Narrow().Title);
+        var at = Narrow().At[0];
+        sample.Do(new PutOpening(sample.Plan.Find<Opening>("a")! with { Along = 4000 }) { Sure = true });
+        Assert.Equal(1000, Narrow().At[0].X - at.X, 0.01);
+        sample.Do(new ChangeRule("c", "ada-404.2.3-door-clear", "limit_in", 40, "Wide beds"));
+        Assert.Equal(1016, Narrow().Needed, 0.01);
+        sample.Do(new SetDetails("Room", UnitSystem.FeetInches, 0));
+        Assert.Contains("'", Narrow().NeededText);
+        sample.Do(new ChangeRule("d", "ada-404.2.3-door-clear", Reason: "Not ours"));
+        Assert.Empty(Of(sample, "ada-404.2.3-door-clear"));
+    }
+
     [Fact]
     public void A_finding_has_an_id_of_its_own_that_stays()
     {

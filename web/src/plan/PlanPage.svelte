@@ -98,7 +98,7 @@
     <div class="flex h-full flex-col">
       <TopBar {plan} />
       <div class="flex min-h-0 flex-1">
-        <aside class="flex w-[272px] shrink-0 flex-col border-r border-edge bg-panel">
+        <aside aria-label="Stage" class="flex w-[272px] shrink-0 flex-col border-r border-edge bg-panel">
           {#if plan.stage === "shell"}<ShellPanel {plan} />
           {:else if plan.stage === "furnish"}<CataloguePanel {plan} />
           {:else if plan.stage === "prove"}<ProvePanel {plan} />
@@ -236,7 +236,10 @@
           <LostChanges {plan} />
         </main>
         {#if plan.stage !== "issue"}
-          <aside class="relative w-64 shrink-0 overflow-y-auto border-l border-edge bg-panel">
+          <aside
+            aria-label="What is looked at"
+            class="relative w-64 shrink-0 overflow-y-auto border-l border-edge bg-panel"
+          >
             {#if plan.stage === "shell"}
               {#if plan.selected.size}<SelectedPanel {plan} />{:else}<RoomsPanel {plan} />{/if}
             {:else if plan.stage === "prove"}<FindingPanel {plan} />

@@ -72,7 +72,7 @@ public static class RulebookEndpoints
             book.Id,
             book.Name,
             book.Rules.Length,
-            book.Rules.Count(rule => !rule.Judges.IsEmpty),
+            book.Rules.Count(rule => !rule.Judges.IsEmpty && rule.Confidence != RuleConfidence.Low),
             book.Rules.Any(rule => !rule.Uses.IsEmpty),
             [.. book.Rules.Select(rule => $"{rule.Source.Title}, {rule.Source.Edition}").Distinct().Order(StringComparer.Ordinal).Take(12)]
         )),

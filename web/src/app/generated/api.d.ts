@@ -3338,9 +3338,9 @@ export interface components {
             type?: "rule-change";
             ruleId: string;
             value: string;
-            /** Format: double */
-            figure: null | number;
             reason: string;
+            /** Format: double */
+            figure?: null | number;
             id: string;
         };
         EntityScheme: {

@@ -34,9 +34,11 @@
     figure = measures.find((one) => one.key === key)?.figures[0]?.name ?? "";
     of = "";
   }
-  async function bring(files: FileList | null) {
-    const file = files?.[0];
+  async function bring(input: HTMLInputElement) {
+    const file = input.files?.[0];
     if (file) await plan.do({ do: "bring-book", id: plan.newId("book"), text: await file.text() });
+    // The same file may be brought again.
+    input.value = "";
   }
   function save(name: string, text: string) {
     const link = document.createElement("a");
@@ -73,7 +75,7 @@
         accept=".json,application/json"
         aria-label="Bring a rulebook file"
         disabled={!plan.canEdit}
-        onchange={(e) => void bring(e.currentTarget.files).then(() => (e.currentTarget.value = ""))}
+        onchange={(e) => void bring(e.currentTarget)}
       />
     </label>
     <button class="action" aria-expanded={writing} onclick={() => (writing = !writing)}>Write a rule</button>

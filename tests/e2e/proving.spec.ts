@@ -1,0 +1,151 @@
+import { readFile } from "node:fs/promises";
+import AxeBuilder from "../../web/node_modules/@axe-core/playwright/dist/index.js";
+import { jobIn } from "./furnish";
+import { expect, test, type Page } from "./page";
+import { served, sheetText } from "./sheet";
+
+const findings = (page: Page) => page.getByRole("list", { name: "Findings" });
+const ways = (page: Page) =>
+  page.getByRole("list", { name: "Ways out" }).getByRole("listitem");
+const limits = (page: Page) =>
+  page.getByRole("list", { name: "Limits" }).getByRole("listitem");
+
+test("a way out is shut by a press, everything follows, and the sheet and the report say so", async ({
+  planner,
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await planner.signIn();
+  await planner.openDemo();
+  await planner.stage("Prove");
+  // 234 by area, the wider door discounted: the other holds 110.
+  await expect(limits(page).nth(0)).toContainText("96");
+  await expect(limits(page).nth(1)).toContainText("110");
+  await expect(ways(page).filter({ hasText: "Main entrance" })).toContainText(
+    "of 360",
+  );
+  await page.getByRole("button", { name: /^Shut Exit/ }).click();
+  await expect(
+    page.getByRole("button", { name: /^Open Exit/ }),
+  ).toHaveAttribute("aria-pressed", "true");
+  await expect(ways(page).filter({ hasText: "Main entrance" })).toContainText(
+    "234 of 360",
+  );
+  await expect(limits(page).nth(1)).toContainText("60");
+  await expect(findings(page)).toContainText("too few ways out");
+  await expect(planner.tally).toContainText("of 60, 36 over");
+  await planner.saved();
+  const { figures } = await served(page);
+  const shut = figures.exits.find((one: { shut: boolean }) => one.shut);
+  expect(shut).toMatchObject({ name: "Exit, Millrace Hall to outside" });
+  // What leaves the house says the same.
+  expect(await sheetText(page)).toContain("Shut: Exit, Millrace Hall to");
+  const id = page.url().split("/").at(-1)!;
+  const report = await (
+    await page.request.get(
+      `${process.env.WELLSEDES_URL}/api/plans/${id}/report.json?schemeId=scheme-a`,
+    )
+  ).json();
+  expect(
+    report.tables.exits.map(
+      (row: Record<string, string>) => row["Leave by it"],
+    ),
+  ).toEqual(["234", "shut"]);
+  await planner.stage("Prove");
+  await page.getByRole("button", { name: /^Open Exit/ }).click();
+  await expect(limits(page).nth(1)).toContainText("110");
+  expect(
+    (await new AxeBuilder({ page }).include("aside").analyze()).violations.map(
+      (one) => one.id,
+    ),
+  ).toEqual([]);
+  await planner.saved();
+});
+
+test("findings are put together, walked by keys, and told as new and cleared since a revision", async ({
+  planner,
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await planner.signIn();
+  await planner.openDemo();
+  await planner.choose("Scheme", "Members' meeting");
+  await planner.stage("Issue");
+  await page.getByLabel("Issued for").fill("The fire officer");
+  await page.getByRole("button", { name: /^Issue revision/ }).click();
+  await expect(page.getByText("The fire officer")).toBeVisible();
+  await planner.stage("Prove");
+  const since = page.getByLabel("Since the last revision", { exact: true });
+  await expect(since).toContainText("0 new, 0 cleared");
+  await planner.choose("Put together by", "By room");
+  await expect(
+    findings(page).getByRole("heading", { name: "Millrace Hall" }),
+  ).toBeVisible();
+  await page.getByTestId("tally").click({ position: { x: 5, y: 5 } });
+  await page.keyboard.press("]");
+  const panel = page.getByRole("region", { name: "Finding" });
+  await expect(panel).toBeVisible();
+  const first = await panel.getByText(/^Millrace Hall/).textContent();
+  await page.keyboard.press("]");
+  await page.keyboard.press("]");
+  // Round the end it is the first again.
+  await expect(panel).toContainText(first!);
+  await page.keyboard.press("[");
+  await page.getByRole("button", { name: "What it can hold" }).click();
+  // Another way out shut: one finding comes; opened again it is gone.
+  await page.getByRole("button", { name: /^Shut Exit/ }).click();
+  await expect(since).toContainText("1 new, 1 cleared");
+  await page.getByRole("button", { name: "1 cleared" }).click();
+  await expect(
+    page.getByRole("list", { name: "Cleared since the last revision" }),
+  ).toContainText("once the widest is discounted");
+  await page.getByRole("button", { name: /^Open Exit/ }).click();
+  await expect(since).toContainText("0 new, 0 cleared");
+});
+
+test("a rule of the house is written, goes out as a file and comes in again", async ({
+  planner,
+  page,
+}, info) => {
+  test.setTimeout(90_000);
+  await jobIn(planner, "House rules", "9000", "6000");
+  await planner.stage("Prove");
+  await page.getByRole("button", { name: "Rulebooks" }).click();
+  await page.getByRole("button", { name: "Write a rule" }).click();
+  await page.getByLabel("What the rule says").fill("High rooms");
+  await planner.choose("What it measures", "A room by its size");
+  await planner.choose("Which figure", "clear height");
+  const limit = page.getByLabel("Limit");
+  await limit.fill("5 m");
+  await limit.press("Enter");
+  await page.getByRole("button", { name: "Write it" }).click();
+  await expect(page.getByRole("list", { name: "Own rulebooks" })).toContainText(
+    "High rooms",
+  );
+  const coming = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Export House rules" }).click();
+  const file = info.outputPath("house.rulebook.json");
+  await (await coming).saveAs(file);
+  expect(JSON.parse(await readFile(file, "utf8"))).toMatchObject({
+    id: "house",
+    rules: [{ title: "High rooms", values: { limit: 5000 } }],
+  });
+  await page.getByRole("button", { name: "Close", exact: true }).click();
+  await expect(findings(page)).toContainText("high rooms is not kept");
+  await page.getByRole("button", { name: "Rulebooks" }).click();
+  await page.getByRole("button", { name: "Leave House rules" }).click();
+  await expect(page.getByRole("list", { name: "Own rulebooks" })).toBeEmpty();
+  await page.getByLabel("Bring a rulebook file").setInputFiles(file);
+  await expect(page.getByRole("list", { name: "Own rulebooks" })).toContainText(
+    "High rooms",
+  );
+  // A file that is none is answered with a word.
+  await page.getByLabel("Bring a rulebook file").setInputFiles({
+    name: "none.json",
+    mimeType: "application/json",
+    buffer: Buffer.from("{}"),
+  });
+  await expect(page.getByText("id, a name and rules")).toBeVisible();
+  await page.getByRole("button", { name: "Take out High rooms" }).click();
+  await expect(page.getByRole("list", { name: "Own rulebooks" })).toBeEmpty();
+});
