@@ -133,6 +133,14 @@ test("a rule of the house is written, goes out as a file and comes in again", as
   await page.getByRole("button", { name: "Close", exact: true }).click();
   await expect(findings(page)).toContainText("high rooms is not kept");
   await page.getByRole("button", { name: "Rulebooks" }).click();
+  // The books of another plan of the project come over with a press.
+  await planner.choose("Take the books of another plan", "Reed Workshop");
+  await expect(
+    page.getByLabel("International model code", { exact: true }),
+  ).toBeChecked();
+  await expect(
+    page.getByLabel("American accessibility standards", { exact: true }),
+  ).toBeChecked();
   await page.getByRole("button", { name: "Leave House rules" }).click();
   await expect(page.getByRole("list", { name: "Own rulebooks" })).toBeEmpty();
   await page.getByLabel("Bring a rulebook file").setInputFiles(file);

@@ -104,22 +104,17 @@ public static class FreeFronts
             var (deep, across) = (to - from, wide - 4 * Tolerance.Length);
             return (way.X == 0 ? Convex.Rectangle(middle, across, deep) : Convex.Rectangle(middle, deep, across)).At(item.Item.Placement);
         }
-        var (edge, sweep) = (Before(-Tolerance.Length, 0), Before(Tolerance.Length, Farthest));
-        var at = item.Item.Placement;
-        var off = new Point(0, shift);
-        var best = (Clear: Farthest, From: at.Out(way * half + off), To: at.Out(way * (half + Farthest) + off));
-        foreach (var other in standing.Meeting(sweep.Bounds))
+        var (at, off) = (item.Item.Placement, new Point(0, shift));
+        var clear = Farthest;
+        foreach (var other in standing.Meeting(Before(0, Farthest).Bounds))
             if (
                 other.Item != item
                 && !other.IsChair
                 && other.Item is not { Bottom: > 0 }
-                && Gap.Between(sweep, other.Shape).Width < -Tolerance.Length
+                && StraightOut.To(other.Shape, Before, Farthest) is { } away
+                && away < clear
             )
-            {
-                var gap = Gap.Between(edge, other.Shape);
-                if (gap.Width < best.Clear)
-                    best = (Math.Max(0, gap.Width), gap.A, gap.B);
-            }
-        return best;
+                clear = away;
+        return (clear, at.Out(way * half + off), at.Out(way * (half + clear) + off));
     }
 }

@@ -39,6 +39,9 @@ internal sealed class LeavingGraph
     /// <summary>The floor of a room is asked at about so many places.</summary>
     private const int Places = 1000;
 
+    /// <summary>A room that bends more often is asked at fewer places, as each takes longer.</summary>
+    private const int ManyTurns = 12;
+
     /// <summary>Corners are gone round at this distance, in mm, so that a line along a wall counts as within.</summary>
     private const double Clear = 1;
 
@@ -50,6 +53,12 @@ internal sealed class LeavingGraph
     private readonly List<int>[] leaving;
     private readonly Lazy<double[]>[] byFloor;
     private readonly Lazy<ImmutableArray<WayOut>>[] waysOut;
+
+    /// <summary>From which rooms one comes into each.</summary>
+    private readonly List<int>[] entering;
+
+    /// <summary>Rooms that lead outside.</summary>
+    private readonly int[] outer;
 
     public ImmutableArray<(LevelSpace Space, FoundRoom Room)> Rooms { get; }
     public ImmutableArray<Passage> Passages { get; private set; }
@@ -84,6 +93,11 @@ internal sealed class LeavingGraph
             leaving[all[i].Passage.Room].Add(i);
         toTurns = new double[]?[all.Count];
         Passages = WithDistances(all);
+        entering = [.. Rooms.Select(_ => new List<int>())];
+        foreach (var passage in Passages)
+            if (passage.Onto is { } onto)
+                entering[onto].Add(passage.Room);
+        outer = [.. Passages.Where(passage => passage.Outside).Select(passage => passage.Room).Distinct()];
         waysOut = [.. Rooms.Select((_, i) => new Lazy<ImmutableArray<WayOut>>(() => FindWaysOut(i)))];
         byFloor = [.. Rooms.Select((_, i) => new Lazy<double[]>(() => FloorOf(i)))];
     }
@@ -113,22 +127,23 @@ internal sealed class LeavingGraph
 
     private ImmutableArray<WayOut> FindWaysOut(int room)
     {
-        var reached = new HashSet<int>();
+        var reached = new bool[Rooms.Length];
         // From the outside inwards, with the room itself closed.
-        var open = new Queue<int>(
-            Enumerable.Range(0, Passages.Length).Where(i => Passages[i].Outside && Passages[i].Room != room).Select(i => Passages[i].Room)
-        );
+        var open = new Queue<int>(outer.Where(one => one != room));
         while (open.TryDequeue(out var next))
-            if (reached.Add(next))
-                foreach (
-                    var beyond in Passages.Where(passage => passage.Onto == next && passage.Room != room).Select(passage => passage.Room)
-                )
+        {
+            if (reached[next])
+                continue;
+            reached[next] = true;
+            foreach (var beyond in entering[next])
+                if (beyond != room && !reached[beyond])
                     open.Enqueue(beyond);
+        }
         return
         [
             .. leaving[room]
                 .Select(i => Passages[i])
-                .Where(passage => passage.Outside || (passage.Onto is { } onto && reached.Contains(onto)))
+                .Where(passage => passage.Outside || (passage.Onto is { } onto && reached[onto]))
                 .Select(passage => new WayOut(passage.SubjectId, passage.Middle, passage.Clear)),
         ];
     }
@@ -303,7 +318,7 @@ internal sealed class LeavingGraph
     {
         var (outline, share) = (Rooms[room].Room.Outline, new double[leaving[room].Count]);
         var box = outline.Bounds;
-        var step = Math.Max(Math.Sqrt(outline.Area / Places), 1);
+        var step = Math.Max(Math.Sqrt(outline.Area / (turns[room].Length > ManyTurns ? Places / 8 : Places)), 1);
         var all = 0;
         // Even numbers, so that no place lies half way between two doors that are alike.
         var (across, along) = (2 * (int)Math.Ceiling(box.Width / step / 2), 2 * (int)Math.Ceiling(box.Height / step / 2));

@@ -138,25 +138,22 @@ public static class SeatRows
     private static RowEnd SideOf(RowChair end, int side, SpatialIndex<RowChair> chairs, Lazy<SpatialIndex<Standing>> others)
     {
         var edge = side * end.Width / 2;
-        var (strip, sweep) = (
-            Convex.Rectangle(new Point(edge - side * Tolerance.Length / 2, 0), Tolerance.Length, end.Depth / 2).At(end.At),
-            Convex.Rectangle(new Point(edge + side * (RowEnd.Widest / 2 + Tolerance.Length), 0), RowEnd.Widest, end.Depth / 2).At(end.At)
-        );
-        var best = new RowEnd(end, side, double.PositiveInfinity, null, default, default);
-        foreach (var chair in chairs.Meeting(sweep.Bounds))
+        Convex Beside(double from, double to) =>
+            Convex.Rectangle(new Point(edge + side * (from + to) / 2, 0), to - from, end.Depth / 2).At(end.At);
+        var box = Beside(0, RowEnd.Widest).Bounds;
+        var (clear, beyond) = (double.PositiveInfinity, (RowChair?)null);
+        foreach (var chair in chairs.Meeting(box))
             if (chair != end)
                 Meet(chair.Floor, chair);
-        foreach (var shape in others.Value.Meeting(sweep.Bounds))
+        foreach (var shape in others.Value.Meeting(box))
             Meet(shape.Shape, null);
-        return best;
+        var far = double.IsFinite(clear) ? clear : 0;
+        return new RowEnd(end, side, clear, beyond, end.At.Out(new Point(edge, 0)), end.At.Out(new Point(edge + side * far, 0)));
 
         void Meet(Convex shape, RowChair? chair)
         {
-            if (Gap.Between(shape, sweep).Width > -Tolerance.Length)
-                return;
-            var gap = Gap.Between(strip, shape);
-            if (gap.Width < best.Clear)
-                best = best with { Clear = Math.Max(0, gap.Width), Beyond = chair, From = gap.A, To = gap.B };
+            if (StraightOut.To(shape, Beside, RowEnd.Widest) is { } away && away < clear)
+                (clear, beyond) = (away, chair);
         }
     }
 }

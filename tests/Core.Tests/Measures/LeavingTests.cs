@@ -209,6 +209,30 @@ public sealed class LeavingTests
         Assert.Equal((1.0, (double?)null), (By(sample, "out").People, By(sample, "out").Holds));
     }
 
+    /// <summary>Round a corner: in an L of 20 x 4 and 4 x 20 m with a door at each far end everybody goes to the end of his own leg, as the corner is as far from both.</summary>
+    [Fact]
+    public void The_way_bends_round_corners()
+    {
+        var sample = new Sample();
+        sample.Do(new MakeRoom("room", PlanStart.LevelId, "Hall", 20_000, 20_000, 200, 3000, NotchWidth: 16_000, NotchDepth: 16_000));
+        sample.Do(new NameRoom("room", "Hall", "Assembly", ""));
+        sample.Do(new ChooseBook("book", "english-guidance"));
+        var ends = sample
+            .State.Space.Walls.Bodies.Values.Select(body => body.Wall)
+            .Where(wall => wall.Length < 5000)
+            .OrderBy(wall => wall.Start.Y)
+            .ToArray();
+        Assert.Equal(2, ends.Length);
+        Exit(sample, "east", ends[0].Length / 2 - 100, 1100, ends[0].Id);
+        Exit(sample, "north", ends[1].Length / 2 - 100, 1100, ends[1].Id);
+        Assert.Equal(144, Assert.Single(sample.State.Loads).People);
+        Assert.InRange(By(sample, "east").People, 70, 74);
+        Assert.Equal(144, By(sample, "east").People + By(sample, "north").People);
+        // Shut one, and those of its leg go round the corner.
+        Shut(sample, "north");
+        Assert.Equal(144, By(sample, "east").People);
+    }
+
     /// <summary>A terrace by its outline alone is outside: the door onto it is a way out, and nobody on it is shut in.</summary>
     [Fact]
     public void A_terrace_is_outside()

@@ -63,6 +63,10 @@ export function paintFinding(ctx: Ctx, view: Viewport, finding: Finding) {
   const from = view.toScreen(a);
   const to = b ? view.toScreen(b) : from;
   if (b) stroke(ctx, view, a, b);
+  // The line is the figure itself where it is as long as what was measured.
+  if (b && Math.abs(Math.hypot(b.x - a.x, b.y - a.y) - finding.measured) < 2)
+    told(ctx, view, a, b, finding.measuredText);
+  ctx.strokeStyle = ink.must;
   const radius = Math.max(b ? 12 : 14, Math.hypot(to.x - from.x, to.y - from.y) / 2);
   ring(ctx, (from.x + to.x) / 2, (from.y + to.y) / 2, radius);
   ctx.stroke();
@@ -71,7 +75,9 @@ export function paintFinding(ctx: Ctx, view: Viewport, finding: Finding) {
 /** A figure in the middle of a line, on paper so that it can be read over anything. */
 function told(ctx: Ctx, view: Viewport, a: Point, b: Point, text: string) {
   const [from, to] = [view.toScreen(a), view.toScreen(b)];
-  const at = { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 };
+  // Beside a line that is too short for it.
+  const apart = Math.hypot(to.x - from.x, to.y - from.y);
+  const at = { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 - (apart < 70 ? apart / 2 + 24 : 0) };
   ctx.font = "600 12px 'Barlow Semi Condensed', sans-serif";
   const wide = ctx.measureText(text).width;
   ctx.fillStyle = "rgba(255,255,255,.92)";

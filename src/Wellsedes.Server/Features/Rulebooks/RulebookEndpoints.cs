@@ -8,7 +8,8 @@ namespace Wellsedes.Server.Features.Rulebooks;
 
 /// <param name="Judges">How many of its rules a plan can be held against.</param>
 /// <param name="Counts">Whether it tells for how many people rooms are counted.</param>
-public sealed record BookView(string Id, string Name, int Rules, int Judges, bool Counts, string[] Sources);
+/// <param name="Edition">That most of its rules are from: "2021"; "" where they have none.</param>
+public sealed record BookView(string Id, string Name, int Rules, int Judges, bool Counts, string[] Sources, string Edition);
 
 /// <summary>One way to ask a rule: what it is given, and the formulas of its answers.</summary>
 public sealed record AskingView(ImmutableArray<string> With, RuleValueView[] Answers);
@@ -74,9 +75,19 @@ public static class RulebookEndpoints
             book.Rules.Length,
             book.Rules.Count(rule => !rule.Judges.IsEmpty && rule.Confidence != RuleConfidence.Low),
             book.Rules.Any(rule => !rule.Uses.IsEmpty),
-            [.. book.Rules.Select(rule => $"{rule.Source.Title}, {rule.Source.Edition}").Distinct().Order(StringComparer.Ordinal).Take(12)]
+            [.. book.Rules.Select(rule => $"{rule.Source.Title}, {rule.Source.Edition}").Distinct().Order(StringComparer.Ordinal).Take(12)],
+            EditionOf(book)
         )),
     ];
+
+    /// <summary>The edition that most of its rules are from, without what is said of it in brackets.</summary>
+    private static string EditionOf(Rulebook book) =>
+        book
+            .Rules.Select(rule => rule.Source.Edition)
+            .GroupBy(edition => edition)
+            .Where(same => same.Key.Length > 1 && 2 * same.Count() > book.Rules.Length)
+            .Select(same => same.Key.Split(" (")[0])
+            .FirstOrDefault("");
 
     private static readonly MeasureView[] Measures =
     [

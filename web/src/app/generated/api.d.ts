@@ -1459,6 +1459,7 @@ export interface components {
             judges: number;
             counts: boolean;
             sources: string[];
+            edition: string;
         };
         BoundaryView: {
             id: string;

@@ -3,7 +3,7 @@
   import Select from "../../parts/Select.svelte";
   import Window from "../../parts/Window.svelte";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
-  import { chosenBooks } from "./books";
+  import { bookOf, chosenBooks } from "./books";
   import HouseBook from "./HouseBook.svelte";
   import RuleCard from "./RuleCard.svelte";
 
@@ -37,6 +37,28 @@
     });
   });
 
+  /** The other plans of the project, whose books may be taken over. */
+  let others = $state.raw<{ id: string; title: string }[]>([]);
+  let asIn = $state("");
+  $effect(() => {
+    if (!open || others.length) return;
+    void api.GET("/api/projects").then(({ data }) => {
+      const project = data?.find((one) => one.plans.some((other) => other.id === plan.id));
+      others = project?.plans.filter((other) => other.id !== plan.id) ?? [];
+    });
+  });
+  async function takeFrom(planId: string) {
+    const { data } = await api.GET("/api/plans/{planId}", { params: { path: { planId } } });
+    const theirs = (data?.entities ?? []).filter((one) => one.type === "rulebook") as unknown as {
+      id: string;
+      text: string;
+    }[];
+    for (const book of theirs)
+      if (!chosenBooks(plan).some((one) => one.bookId === bookOf(book).bookId))
+        await plan.do({ do: "bring-book", id: plan.newId("book"), text: book.text });
+    asIn = "";
+  }
+
   function choose(book: BookView, on: boolean) {
     const there = chosen.find((one) => one.bookId === book.id);
     if (on) void plan.do({ do: "choose-book", id: plan.newId("book"), bookId: book.id });
@@ -67,12 +89,25 @@
         </label>
         <span class="text-[12px] text-soft"
           >{book.judges
-            ? `${book.judges} of ${book.rules} judge plans`
+            ? `${book.edition ? `${book.edition}; ` : ""}${book.judges} of ${book.rules} judge plans`
             : `${book.rules}, to be asked by hand`}</span
         >
       </li>
     {/each}
   </ul>
+  {#if others.length}
+    <div class="mt-2 flex items-center gap-2">
+      <span>The books of another plan of the project</span>
+      <Select
+        label="Take the books of another plan"
+        class="field w-[250px]"
+        options={[["", "none"] as const, ...others.map((one) => [one.id, one.title] as const)]}
+        bind:value={asIn}
+        disabled={!plan.canEdit}
+        onvalue={(id) => id && void takeFrom(id)}
+      />
+    </div>
+  {/if}
   <HouseBook {plan} shipped={books.map((book) => book.id)} />
   <div class="mt-3 flex items-center gap-2 border-t border-edge pt-3">
     <Select
