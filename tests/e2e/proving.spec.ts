@@ -85,11 +85,13 @@ test("findings are put together, walked by keys, and told as new and cleared sin
   await page.keyboard.press("]");
   const panel = page.getByRole("region", { name: "Finding" });
   await expect(panel).toBeVisible();
-  const first = await panel.getByText(/^Millrace Hall/).textContent();
-  await page.keyboard.press("]");
-  await page.keyboard.press("]");
-  // Round the end it is the first again.
-  await expect(panel).toContainText(first!);
+  const first = await panel.textContent();
+  for (let i = 0; i < 3; i++) {
+    await page.keyboard.press("]");
+    if (i === 0) await expect(panel).not.toHaveText(first!);
+  }
+  // Of three, the third on from the first is the first again.
+  await expect(panel).toHaveText(first!);
   await page.keyboard.press("[");
   await page.getByRole("button", { name: "What it can hold" }).click();
   // Another way out shut: one finding comes; opened again it is gone.
