@@ -28,8 +28,7 @@ internal static class DrawCommand
             return 0;
         }
         var state = OpenedPlan.Read(arguments.File, arguments.Value("--scheme"), arguments.Value("--level"));
-        var sheets = state.Plan.OfScheme<SheetSettings>(state.SchemeId).ToArray();
-        var settings = sheets.FirstOrDefault(s => s.LevelId == state.LevelId) ?? sheets[0];
+        var settings = state.Sheet();
         if (arguments.Value("--sheet") is { } paper)
             settings = settings with
             {

@@ -107,9 +107,7 @@ internal static class ProveCommand
     private static byte[] Report(PlanState state, string kind)
     {
         var report = ProvingReport.Of(state);
-        var sheets = state.Plan.OfScheme<SheetSettings>(state.SchemeId).ToArray();
-        var settings = sheets.FirstOrDefault(sheet => sheet.LevelId == state.LevelId) ?? sheets[0];
-        var input = state.SheetInput(settings, state.Plan.Details.Title, "", "Draft", DateOnly.FromDateTime(DateTime.Today));
+        var input = state.SheetInput(state.Sheet(), state.Plan.Details.Title, "", "Draft", DateOnly.FromDateTime(DateTime.Today));
         return kind switch
         {
             ".pdf" => PdfWriter.Write(new ReportPages(Typefaces.Shared).Compose(report, input)),

@@ -72,6 +72,22 @@ internal sealed class Sample
             )
         );
 
+    /// <summary>A single door of a clear width, at its middle along the wall.</summary>
+    public Sample ClearDoor(
+        string id,
+        double along,
+        double clear,
+        string wall = "room-south",
+        OpeningMark mark = OpeningMark.EntranceAndExit,
+        bool outward = true
+    ) =>
+        Do(
+            new PutOpening(new Opening(id, wall, OpeningKind.SingleDoor, along, clear + 100, clear, 2100, 0, mark, false, outward, ""))
+            {
+                Sure = true,
+            }
+        );
+
     public Sample Place(string id, string catalogue, double x, double y, double turn = 0, SeatsBySide? seats = null) =>
         Do(new PlaceItem(id, PlanStart.SchemeId, PlanStart.LevelId, catalogue, x, y, turn, Seats: seats));
 

@@ -31,14 +31,14 @@ public static class ExitLoads
 {
     /// <summary>Held against the rules of a book that say how many an exit is wide enough for, the least of them.</summary>
     /// <param name="exit">As <see cref="Exits.Measure"/> tells it.</param>
-    public static ExitLoad Of(PlanBooks books, Rulebook? book, Measured exit, Func<Rule, RuleJudge, RuleVerdict> verdict)
+    public static ExitLoad Of(PlanBooks books, Rulebook? book, Measured exit)
     {
         var held = (book?.Rules ?? [])
             .Where(rule => !books.Off.Contains(rule.Id))
             .SelectMany(rule =>
                 rule.Judges.Where(judge => judge.Measure == exit.Measure && judge.Unit == "people").Select(judge => (rule, judge))
             )
-            .Select(one => (one.rule, verdict: verdict(one.rule, one.judge)))
+            .Select(one => (one.rule, verdict: Verdicts.Of(books, one.rule, one.judge, exit)))
             .Where(one => one.verdict.IsAbout && one.verdict.Answer.Problem.Length == 0)
             .OrderBy(one => one.verdict.Measured)
             .FirstOrDefault();

@@ -1,6 +1,4 @@
-using System.Collections.Concurrent;
 using System.Collections.Immutable;
-using System.Runtime.CompilerServices;
 using Wellsedes.Core.Measures;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
@@ -19,13 +17,11 @@ public sealed record RoomHold(string LevelId, string RoomId, string Name, int Se
     public HoldLimit? Lowest => Limits.FirstOrDefault();
 }
 
-/// <summary>Finds by how many people a rule no longer holds, by halving: whatever its formulas are, more people never make it hold again.</summary>
+/// <summary>What lets no more into a room: rules, by the number of people from which on they no longer hold, and what stands there.</summary>
 public static class RoomHolds
 {
     /// <summary>A rule that so many keep sets no limit.</summary>
     private const int Most = 10_000;
-
-    private const int MostKept = 5_000;
 
     /// <summary>Where people gather, the area of a room is a limit; elsewhere it is only what it is counted for (common practice).</summary>
     private static readonly string[] Gathering =
@@ -41,8 +37,6 @@ public static class RoomHolds
         "Standing",
         "Waiting",
     ];
-
-    private static readonly ConditionalWeakTable<RuleJudge, ConcurrentDictionary<string, int>> Known = [];
 
     /// <param name="things">The room's ways out, its doorways and the rows in it, as measured.</param>
     /// <param name="loads">For how many it is counted, by each book.</param>
@@ -64,7 +58,7 @@ public static class RoomHolds
             foreach (var rule in book.Rules.Where(rule => !rule.Judges.IsEmpty && !books.Off.Contains(rule.Id)))
             foreach (var judge in rule.Judges.Where(judge => !judge.Advises))
             foreach (var thing in things.Where(thing => thing.Measure == judge.Measure))
-                if (LimitOf(books, rule, judge, thing) is { } most && most < Most)
+                if (LimitOf(books, rule, judge, thing) is { } most)
                 {
                     limits.Add(
                         new HoldLimit(
@@ -102,30 +96,13 @@ public static class RoomHolds
         );
     }
 
-    private static int? LimitOf(PlanBooks books, Rule rule, RuleJudge judge, Measured thing)
-    {
-        if (thing.Measure is not (RuleMeasures.RoomExits or RuleMeasures.Doorway) || !(judge.Reads("people") || judge.Reads("seats")))
-            return null;
-        var kept = Known.GetOrCreateValue(judge);
-        var key = $"{string.Join(' ', rule.Values.Values)} {RuleFigures.Told(With(thing, 0))}";
-        if (kept.TryGetValue(key, out var known))
-            return known;
-        if (kept.Count >= MostKept)
-            kept.Clear();
-        var (holds, fails) = (0, Most);
-        if (Holds(Most) || !Holds(1))
-            // What nobody keeps is wrong for another reason, and its finding tells it.
-            return kept[key] = Most;
-        while (fails - holds > 1)
-        {
-            var middle = (holds + fails) / 2;
-            (holds, fails) = Holds(middle) ? (middle, fails) : (holds, middle);
-        }
-        return kept[key] = holds;
-
-        bool Holds(int people) =>
-            RuleTrial.Hold(books.Shelf, rule, judge, With(thing, people)) is { Holds: true, Answer.Problem: "" } or { IsAbout: false };
-    }
+    /// <summary>Null where the rule sets no limit: it reads nobody, so many keep it, or nobody does, which is wrong for another reason that its finding tells.</summary>
+    private static int? LimitOf(PlanBooks books, Rule rule, RuleJudge judge, Measured thing) =>
+        thing.Measure is RuleMeasures.RoomExits or RuleMeasures.Doorway
+        && (judge.Reads("people") || judge.Reads("seats"))
+        && Verdicts.Greatest(books, rule, judge, Most, people => With(thing, people)) is > 0 and < Most and var most
+            ? most
+            : null;
 
     private static ImmutableSortedDictionary<string, object?> With(Measured thing, int people)
     {
@@ -155,19 +132,6 @@ public static class RoomHolds
     private static int Lost(PlanBooks books, Rule rule, RuleJudge judge, Measured row)
     {
         var seats = (int)(double)row.Figures["seats"]!;
-        var kept = Known.GetOrCreateValue(judge);
-        var key = $"{string.Join(' ', rule.Values.Values)} {row.Told}";
-        if (kept.TryGetValue(key, out var known))
-            return known;
-        if (kept.Count >= MostKept)
-            kept.Clear();
-        var (holds, fails) = (0, seats + 1);
-        while (fails - holds > 1)
-        {
-            var middle = (holds + fails) / 2;
-            var verdict = RuleTrial.Hold(books.Shelf, rule, judge, row.Figures.SetItem("seats", (double)middle));
-            (holds, fails) = verdict is { Holds: true } or { IsAbout: false } ? (middle, fails) : (holds, middle);
-        }
-        return kept[key] = seats - holds;
+        return seats - Verdicts.Greatest(books, rule, judge, seats, some => row.Figures.SetItem("seats", (double)some));
     }
 }

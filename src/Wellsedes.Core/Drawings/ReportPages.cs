@@ -27,7 +27,7 @@ public sealed class ReportPages(ITextMeasure text)
         var pages = new List<List<Mark>> { new() };
         var y = page.MinY;
         Write($"{report.Plan}: {report.Scheme}", page.MinX, y, 4.4, true);
-        foreach (var line in Wrapped(report.Remark, page.Width, Size))
+        foreach (var line in Wrapped(report.Remark, page.Width))
             Write(line, page.MinX, y += LineHeight, Size, false);
         y += 2;
         foreach (var table in report.Tables.Where(table => !table.Rows.IsEmpty))
@@ -72,7 +72,7 @@ public sealed class ReportPages(ITextMeasure text)
         void Table(ReportTable table)
         {
             var widths = WidthsOf(table, page.Width);
-            string[][][] rows = [.. table.Rows.Select(row => row.Select((cell, c) => Wrapped(cell, widths[c], Size).ToArray()).ToArray())];
+            string[][][] rows = [.. table.Rows.Select(row => row.Select((cell, c) => Wrapped(cell, widths[c]).ToArray()).ToArray())];
             // A head is not left alone at the foot of a page.
             if (y + 14 + High(rows[0]) > page.MaxY)
                 Next();
@@ -145,30 +145,21 @@ public sealed class ReportPages(ITextMeasure text)
         return [.. wanted.Select(one => one <= fair ? one : one * (free - small) / large)];
     }
 
-    private IEnumerable<string> Wrapped(string words, double wide, double size)
+    /// <summary>The lines of a cell; a word that is longer than its column is cut where the column ends.</summary>
+    private IEnumerable<string> Wrapped(string words, double wide)
     {
-        var line = "";
-        foreach (var word in words.Split(' ', StringSplitOptions.RemoveEmptyEntries))
+        foreach (var line in Lines.Of(words, text, Size, wide))
         {
-            var next = line.Length == 0 ? word : $"{line} {word}";
-            if (line.Length > 0 && text.Width(next, size, false) > wide)
+            var rest = line;
+            while (rest.Length > 1 && text.Width(rest, Size, false) > wide)
             {
-                yield return line;
-                line = word;
-            }
-            else
-                line = next;
-            // A word that is longer than its column is cut where the column ends.
-            while (line.Length > 1 && text.Width(line, size, false) > wide)
-            {
-                var fits = line.Length - 1;
-                while (fits > 1 && text.Width(line[..fits], size, false) > wide)
+                var fits = rest.Length - 1;
+                while (fits > 1 && text.Width(rest[..fits], Size, false) > wide)
                     fits--;
-                yield return line[..fits];
-                line = line[fits..];
+                yield return rest[..fits];
+                rest = rest[fits..];
             }
+            yield return rest;
         }
-        if (line.Length > 0)
-            yield return line;
     }
 }

@@ -207,7 +207,7 @@ internal sealed class SideTables(ITextMeasure text, UnitSystem units)
         {
             number++;
             var first = true;
-            foreach (var line in Wrapped(note, wide - 4))
+            foreach (var line in Lines.Of(note, text, Size, wide - 4))
             {
                 y += RowHeight - 0.6;
                 if (y > bottom - 2)
@@ -218,23 +218,5 @@ internal sealed class SideTables(ITextMeasure text, UnitSystem units)
                 first = false;
             }
         }
-    }
-
-    private IEnumerable<string> Wrapped(string note, double wide)
-    {
-        var line = "";
-        foreach (var word in note.Split(' ', StringSplitOptions.RemoveEmptyEntries))
-        {
-            var next = line.Length == 0 ? word : $"{line} {word}";
-            if (line.Length > 0 && text.Width(next, Size, false) > wide)
-            {
-                yield return line;
-                line = word;
-            }
-            else
-                line = next;
-        }
-        if (line.Length > 0)
-            yield return line;
     }
 }

@@ -12,13 +12,9 @@ using Wellsedes.Core.Walkways;
 
 namespace Wellsedes.Core.Findings;
 
-/// <summary>Holds what measures find against the rules of a plan's books. Verdicts are kept by rule and figures, so that a move asks again only about what it changed.</summary>
+/// <summary>Holds what measures find against the rules of a plan's books. What is found of a thing is kept as long as it is the same, so that a move asks again only about what it changed.</summary>
 public static class RuleFinder
 {
-    private const int MostKept = 5_000;
-
-    private static readonly ConditionalWeakTable<RuleJudge, ConcurrentDictionary<(string Values, string Figures), RuleVerdict>> Known = [];
-
     /// <param name="measured">Of a book, by the measure's key.</param>
     public static IEnumerable<Finding> Of(PlanBooks books, Rulebook book, IReadOnlyCollection<Measured> measured, UnitSystem units)
     {
@@ -29,7 +25,7 @@ public static class RuleFinder
             if (!judging.TryGetValue(thing.Measure, out var judges))
                 continue;
             // As long as a thing is as it was, so is what is found of it by all rules.
-            var key = (book.Id, units, thing.Measure, thing.LevelId, thing.SubjectId);
+            var key = (book.Id, units, thing.Measure, thing.LevelId, thing.SubjectId, thing.Part);
             if (!found.TryGetValue(key, out var known) || !known.Thing.IsAlike(thing))
             {
                 if (found.Count >= MostFound)
@@ -61,7 +57,7 @@ public static class RuleFinder
 
     private sealed class Kept
         : ConcurrentDictionary<
-            (string Book, UnitSystem Units, string Measure, string Level, string Subject),
+            (string Book, UnitSystem Units, string Measure, string Level, string Subject, string Part),
             (Measured Thing, ImmutableArray<(int, Finding)> Findings)
         >;
 
@@ -72,30 +68,16 @@ public static class RuleFinder
     private static readonly ConditionalWeakTable<PlanBooks, Lazy<FrozenDictionary<string, FrozenDictionary<string, JudgedBy[]>>>> Judging =
     [];
 
-    /// <summary>Whether a thing meets a rule; the same figures are judged once.</summary>
-    public static RuleVerdict Verdict(PlanBooks books, Rule rule, RuleJudge judge, Measured thing)
-    {
-        var kept = Known.GetOrCreateValue(judge);
-        var key = (Values(rule), thing.Told);
-        if (kept.TryGetValue(key, out var verdict))
-            return verdict;
-        if (kept.Count >= MostKept)
-            kept.Clear();
-        return kept[key] = RuleTrial.Hold(books.Shelf, rule, judge, thing.Figures);
-    }
-
-    private static string Values(Rule rule) => rule.Values.Count == 0 ? "" : string.Join(' ', rule.Values.Values);
-
     private static Finding? Of(PlanBooks books, Rule rule, int judged, Measured thing, UnitSystem units)
     {
         var judge = rule.Judges[judged];
         // What nobody has counted is told once, with the room.
         if (thing.Figures.TryGetValue("people", out var people) && people is null && judge.Reads("people"))
             return null;
-        var verdict = Verdict(books, rule, judge, thing);
+        var verdict = Verdicts.Of(books, rule, judge, thing);
         if (!verdict.IsAbout || (verdict.Holds && verdict.Answer.Problem.Length == 0))
             return null;
-        var id = $"{thing.LevelId}/rule/{rule.Id}/{judged.ToString(CultureInfo.InvariantCulture)}/{thing.SubjectId}";
+        var id = $"{thing.LevelId}/rule/{rule.Id}/{judged.ToString(CultureInfo.InvariantCulture)}/{Joined(thing.SubjectId, thing.Part)}";
         if (verdict.Answer.Problem.Length > 0)
             return Unjudged(
                 id,
@@ -134,13 +116,15 @@ public static class RuleFinder
         };
     }
 
-    /// <summary>Rooms that a book counts nobody in, each once a book.</summary>
+    private static string Joined(string subject, string part) => part.Length == 0 ? subject : $"{subject}/{part}";
+
+    /// <summary>Rooms, and zones of them, that a book counts nobody in, each once a book.</summary>
     public static IEnumerable<Finding> Uncounted(IEnumerable<RoomLoad> loads) =>
         loads
             .Where(load => load.Unjudged.Length > 0)
             .Select(load =>
                 Unjudged(
-                    $"{load.LevelId}/uncounted/{load.BookId}/{load.RoomId}",
+                    $"{load.LevelId}/uncounted/{load.BookId}/{Joined(load.RoomId, load.ZoneId)}",
                     load.LevelId,
                     load.RoomId,
                     load.Unjudged,

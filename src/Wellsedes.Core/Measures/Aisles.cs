@@ -22,7 +22,7 @@ public static class Aisles
         RowEnd[] ends = [.. rows.SelectMany(row => row.Ends).Where(end => end.IsFree && double.IsFinite(end.Clear))];
         var rowOf = rows.Count > 0 ? rows[0].RowOf : new Dictionary<RowChair, int>();
         var numbers = ends.Select((end, i) => (end, i)).ToDictionary(one => (one.end.Chair, one.end.Side), one => one.i);
-        var sets = new Joined(ends.Length);
+        var sets = new JoinedSets(ends.Length);
         for (var i = 0; i < ends.Length; i++)
         {
             var (end, row) = (ends[i], rows[rowOf[ends[i].Chair]]);
@@ -65,7 +65,7 @@ public static class Aisles
 
     private static IEnumerable<Measured> Blocks(LevelSpace space, IReadOnlyList<SeatRow> rows)
     {
-        var sets = new Joined(rows.Count);
+        var sets = new JoinedSets(rows.Count);
         foreach (var row in rows)
             if (row is { Ahead: >= 0, Clear: < Cross - Tolerance.Length })
                 sets.Join(row.Number, row.Ahead);
@@ -98,20 +98,5 @@ public static class Aisles
                 return deep;
             }
         }
-    }
-
-    /// <summary>Numbers that are joined into sets.</summary>
-    private sealed class Joined(int count)
-    {
-        private readonly int[] parent = [.. Enumerable.Range(0, count)];
-
-        public int Of(int i)
-        {
-            while (parent[i] != i)
-                i = parent[i] = parent[parent[i]];
-            return i;
-        }
-
-        public void Join(int a, int b) => parent[Math.Max(Of(a), Of(b))] = Math.Min(Of(a), Of(b));
     }
 }

@@ -22,6 +22,9 @@ public sealed record Measured(
     public ImmutableDictionary<string, ImmutableArray<Point>> Lines { get; init; } =
         ImmutableDictionary<string, ImmutableArray<Point>>.Empty;
 
+    /// <summary>Which of several things measured of the same subject by the same measure it is; "" where there is but one.</summary>
+    public string Part { get; init; } = "";
+
     /// <summary>Its figures in words, by which a verdict is known again.</summary>
     internal string Told { get; } = RuleFigures.Told(Figures);
 

@@ -13,9 +13,7 @@ internal sealed record Standing(Convex Shape, PlacedItem? Item, bool IsChair = f
     public static SpatialIndex<Standing> On(LevelSpace space, IReadOnlyCollection<PlacedItem> items) =>
         new(
             [
-                .. space
-                    .Pieces.Where(piece => piece.Opening is null or { IsDoor: false, Sill: > 0 } or { Shut: true })
-                    .Select(piece => new Standing(piece.Body, null)),
+                .. space.Pieces.Where(piece => piece.IsInTheWay).Select(piece => new Standing(piece.Body, null)),
                 .. space.Solids().Select(solid => new Standing(solid.Shape, null)),
                 .. items
                     .Where(item => !item.LiesFlat && !item.IsOverhead && !item.Form.ForScale)

@@ -103,7 +103,11 @@ public static class TableGaps
             ("sides", (double)line.Sides),
             ("to_wall", line.Other is null),
             ("length_mm", LengthOf(line, across))
-        );
+        ) with
+        {
+            // A table is measured to another and to the wall.
+            Part = line.Other is null ? "wall" : "",
+        };
     }
 
     private static double LengthOf(Line line, Point across)

@@ -120,7 +120,7 @@ public sealed record PlanModel(ImmutableArray<ModelKind> Kinds, ImmutableArray<M
                     : default,
                 Obstacles =
                 [
-                    .. shell.Pieces.Where(piece => piece.Opening is null or { IsDoor: false, Sill: > 0 }).Select(piece => piece.Body),
+                    .. shell.Pieces.Where(piece => piece.IsInTheWay).Select(piece => piece.Body),
                     .. shell.Solids().Select(solid => solid.Shape),
                     .. standing.Where(item => !item.LiesFlat && !item.IsOverhead && !item.Form.ForScale).SelectMany(item => item.Standing),
                 ],

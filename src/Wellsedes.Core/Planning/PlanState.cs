@@ -78,6 +78,13 @@ public sealed record PlanState(
             NotDrawn = Plan.Find<View>(settings.ViewId) is { } view ? NotDrawn.By(Plan, view) : NotDrawn.Nothing,
         };
 
+    /// <summary>The sheet of the level that is looked at; of the scheme's others the first where it has none.</summary>
+    public SheetSettings Sheet()
+    {
+        var sheets = Plan.OfScheme<SheetSettings>(SchemeId).ToArray();
+        return sheets.FirstOrDefault(sheet => sheet.LevelId == LevelId) ?? sheets[0];
+    }
+
     /// <summary>The same, seen from another level.</summary>
     public PlanState SeenOn(string levelId) =>
         levelId == LevelId ? this : this with { Level = Levels.First(level => level.Space.LevelId == levelId) };

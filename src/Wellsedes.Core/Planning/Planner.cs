@@ -337,7 +337,7 @@ public sealed class Planner
                 ),
             .. Finder.FromBrief(tally, plan.Details.Units),
         ];
-        var proof = Proving.Of(plan, states);
+        var proof = Proving.Of(plan, states, tally.Stock);
         return new PlanState(
             plan,
             schemeId,

@@ -24,7 +24,8 @@ public sealed record Proof(
 
 internal static class Proving
 {
-    public static Proof Of(Plan plan, IReadOnlyList<LevelState> levels)
+    /// <param name="stock">What is used of what the house has.</param>
+    public static Proof Of(Plan plan, IReadOnlyList<LevelState> levels, ImmutableArray<StockUse> stock)
     {
         var books = plan.Books;
         var zones = levels.ToDictionary(level => level.Space.LevelId, UsedZones);
@@ -42,10 +43,10 @@ internal static class Proving
                 )
             ),
         ];
-        var ways = Leaving.WaysOut([.. levels.Select(level => level.Space)]);
         var leave = Leaving.From([.. levels.Select(level => (level.Space, level.Items))]);
         if (books.Shelf.Books.IsEmpty)
-            return new Proof([], [.. ExitsBy(books, null, plan, levels, leave(room => SeatsIn(room)))], [], []);
+            return new Proof([], [.. ExitsBy(books, null, levels, ExitsOf(plan, levels, leave(room => SeatsIn(room))))], [], []);
+        var ways = Leaving.WaysOut([.. levels.Select(level => level.Space)]);
         var byRoom = loads.ToLookup(load => load.RoomId);
         var findings = ImmutableArray.CreateBuilder<Finding>();
         findings.AddRange(RuleFinder.Uncounted(loads));
@@ -76,12 +77,13 @@ internal static class Proving
             ];
             var people = counted.ToDictionary(room => room.Room.Room.Id, room => room.People);
             var leaving = leave(room => people.GetValueOrDefault(room));
+            var leavingBy = ExitsOf(plan, levels, leaving);
             Measured[] measured =
             [
                 .. counted.Where(room => room.Room.Walled || !room.Space.IsOnGround).Select(RoomExits.Measure),
                 .. counted.Select(RoomSizes.Measure),
                 .. Doorways.Measure(counted),
-                .. levels.SelectMany(level => Exits.Measure(level.Space, leaving, plan.Details.Sprinklered)),
+                .. leavingBy,
                 .. levels.SelectMany(level =>
                     level.Space.Rooms.Select(room => Corridors.Measure(level.Space, room, leaving.Through[room.Room.Id])).OfType<Measured>()
                 ),
@@ -95,9 +97,9 @@ internal static class Proving
                 if (shutIn.Add(room.Room.Id))
                     findings.Add(RuleFinder.ShutIn(space, room));
             if (counting.Length == 0 ? exits.Count == 0 : counting.Contains(book))
-                exits.AddRange(ExitsBy(books, book, plan, levels, leaving));
+                exits.AddRange(ExitsBy(books, book, levels, leavingBy));
         }
-        return new Proof(loads, [.. exits], [.. HoldsOf(plan, levels, rooms, byRoom, SeatsIn)], findings.ToImmutable());
+        return new Proof(loads, [.. exits], [.. HoldsOf(books, levels, rooms, byRoom, SeatsIn, stock)], findings.ToImmutable());
     }
 
     /// <summary>The same findings, each with the room it is in: that it is about, else that of the place it was measured at.</summary>
@@ -217,18 +219,20 @@ internal static class Proving
                     .ToLookup(item => level.Space.RoomAt(item.Item.Placement.Origin)?.Room.Id ?? "")
         );
 
+    private static Measured[] ExitsOf(Plan plan, IEnumerable<LevelState> levels, Leaving leaving) =>
+        [.. levels.SelectMany(level => Exits.Measure(level.Space, leaving, plan.Details.Sprinklered))];
+
     private static IEnumerable<ExitLoad> ExitsBy(
         PlanBooks books,
         Rulebook? book,
-        Plan plan,
         IEnumerable<LevelState> levels,
-        Leaving leaving
+        IReadOnlyCollection<Measured> exits
     )
     {
         foreach (var level in levels)
         {
-            foreach (var exit in Exits.Measure(level.Space, leaving, plan.Details.Sprinklered))
-                yield return ExitLoads.Of(books, book, exit, (rule, judge) => RuleFinder.Verdict(books, rule, judge, exit));
+            foreach (var exit in exits.Where(exit => exit.LevelId == level.Space.LevelId))
+                yield return ExitLoads.Of(books, book, exit);
             foreach (var place in Exits.Of(level.Space).Where(place => place.Opening.Shut))
                 yield return new ExitLoad(
                     book?.Id ?? "",
@@ -246,17 +250,18 @@ internal static class Proving
     }
 
     private static IEnumerable<RoomHold> HoldsOf(
-        Plan plan,
+        PlanBooks books,
         IEnumerable<LevelState> levels,
         IReadOnlyCollection<Measured> measured,
         ILookup<string, RoomLoad> loads,
-        Func<string, int> seats
+        Func<string, int> seats,
+        ImmutableArray<StockUse> stock
     )
     {
+        var more = stock.ToDictionary(use => use.Catalogue, use => use.Has - use.Used);
         var bySubject = measured.Where(thing => thing.Measure == RuleMeasures.RoomExits).ToLookup(thing => thing.SubjectId);
         var doorways = measured.Where(thing => thing.Measure == RuleMeasures.Doorway).ToLookup(thing => thing.SubjectId);
         var rows = measured.Where(thing => thing.Measure == RuleMeasures.SeatRow).DistinctBy(row => (row.LevelId, row.SubjectId)).ToArray();
-        var stock = plan.All<HouseStock>().ToDictionary(one => one.Catalogue, one => one.Count);
         foreach (var level in levels)
         foreach (var room in level.Space.Rooms)
         {
@@ -270,34 +275,25 @@ internal static class Proving
                 .. rows.Where(row => row.LevelId == level.Space.LevelId && room.Outline.Holds(row.At[0])),
             ];
             yield return RoomHolds.Of(
-                plan.Books,
+                books,
                 level.Space.LevelId,
                 room.Room,
                 seats(room.Room.Id),
                 things,
                 of,
-                MoreInStock(level, room, stock)
+                MoreInStock(Seated(level)[room.Room.Id], more)
             );
         }
     }
 
     /// <summary>How many more of the seats of a room the house has; null where it counts none of them.</summary>
-    private static int? MoreInStock(LevelState level, FoundRoom room, Dictionary<string, int> stock)
+    private static int? MoreInStock(IEnumerable<PlacedItem> seated, Dictionary<string, int> more)
     {
-        if (stock.Count == 0)
-            return null;
-        var used = new Dictionary<string, int>();
-        var here = new HashSet<string>();
-        foreach (var item in level.Items.Where(item => item.Form.Seats.Length > 0))
-        {
-            var chair = item.IsSeat ? item.Kind.Key : item.Kind.Chair;
-            if (chair is null || !stock.ContainsKey(chair))
-                continue;
-            used[chair] = used.GetValueOrDefault(chair) + (item.IsSeat ? 1 : item.Form.Seats.Length);
-            if (room.Outline.Holds(item.Item.Placement.Origin))
-                here.Add(chair);
-        }
-        return here.Count == 0 ? null : here.Sum(chair => stock[chair] - used[chair]);
+        string[] counted =
+        [
+            .. seated.Select(item => item.IsSeat ? item.Kind.Key : item.Kind.Chair).OfType<string>().Where(more.ContainsKey).Distinct(),
+        ];
+        return counted.Length == 0 ? null : counted.Sum(chair => more[chair]);
     }
 
     /// <summary>By the book itself; by the strictest of the others where it counts nobody.</summary>

@@ -20,8 +20,8 @@ public sealed record PlanBooks(RulebookShelf Shelf, ImmutableHashSet<string> Off
     /// <summary>The same for as long as neither books nor changes are others.</summary>
     public static PlanBooks Of(Plan plan)
     {
-        PlanBook[] books = [.. plan.All<PlanBook>().OrderBy(book => book.Id, StringComparer.Ordinal)];
-        RuleChange[] changed = [.. plan.All<RuleChange>().OrderBy(change => change.Id, StringComparer.Ordinal)];
+        PlanBook[] books = [.. plan.All<PlanBook>()];
+        RuleChange[] changed = [.. plan.All<RuleChange>()];
         if (books.Length == 0)
             return Read(plan);
         if (
@@ -45,6 +45,7 @@ public sealed record PlanBooks(RulebookShelf Shelf, ImmutableHashSet<string> Off
                     .OrderBy(book => book.Id, StringComparer.Ordinal)
                     .Where(book => book.Wrong() is null)
                     .Select(book => book.Book())
+                    .DistinctBy(book => book.Id)
                     .Select(book => book with { Rules = [.. book.Rules.Where(rule => taken.Add(rule.Id)).Select(Changed)] })
             ),
             [.. plan.All<RuleChange>().Where(change => change.Figure is null).Select(change => change.RuleId)]

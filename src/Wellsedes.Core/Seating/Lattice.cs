@@ -87,13 +87,7 @@ public static class LatticeLaying
     /// </summary>
     private static IEnumerable<List<Stretch>> Together(List<Stretch> all, double pitch, double near)
     {
-        var parent = Enumerable.Range(0, all.Count).ToArray();
-        int Root(int i)
-        {
-            while (parent[i] != i)
-                i = parent[i] = parent[parent[i]];
-            return i;
-        }
+        var sets = new JoinedSets(all.Count);
         var begin = 0;
         for (var i = 0; i < all.Count; i++)
         {
@@ -101,11 +95,11 @@ public static class LatticeLaying
                 begin++;
             for (var j = begin; j < i && all[j].Row < all[i].Row; j++)
                 if (all[j].Row == all[i].Row - 1 && all[j].From - near <= all[i].To && all[i].From - near <= all[j].To)
-                    parent[Root(j)] = Root(i);
+                    sets.Join(j, i);
             if (i > 0 && all[i - 1].Row == all[i].Row && all[i].From - all[i - 1].To < pitch)
-                parent[Root(i - 1)] = Root(i);
+                sets.Join(i - 1, i);
         }
-        return all.Select((stretch, i) => (stretch, Root: Root(i)))
+        return all.Select((stretch, i) => (stretch, Root: sets.Of(i)))
             .GroupBy(one => one.Root)
             .Select(group => group.Select(one => one.stretch).ToList());
     }

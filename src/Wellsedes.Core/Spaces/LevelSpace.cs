@@ -6,7 +6,11 @@ namespace Wellsedes.Core.Spaces;
 
 /// <summary>A solid part of a wall between its openings. A window's part is solid too, and a closed door's.</summary>
 /// <param name="Opening">The window or door this part stands for; null for plain wall.</param>
-public sealed record WallPiece(Wall Wall, Opening? Opening, Convex Body);
+public sealed record WallPiece(Wall Wall, Opening? Opening, Convex Body)
+{
+    /// <summary>Whether nobody gets through it: it is wall, above a sill, or shut.</summary>
+    public bool IsInTheWay => Opening is null or { IsDoor: false, Sill: > 0 } or { Shut: true };
+}
 
 /// <summary>An opening in its wall: frame with x along the wall and y to its left, origin at its middle.</summary>
 /// <param name="Swing">The floor each leaf sweeps or slides over; empty for windows, gaps and pocket doors.</param>

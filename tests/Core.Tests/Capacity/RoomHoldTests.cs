@@ -15,27 +15,7 @@ public sealed class RoomHoldTests
         foreach (var book in books)
             sample.Do(new ChooseBook($"book-{book}", book));
         for (var i = 0; i < doors; i++)
-            sample.Do(
-                new PutOpening(
-                    new Opening(
-                        $"d{i}",
-                        "room-south",
-                        OpeningKind.SingleDoor,
-                        2100 + 8000 * i,
-                        clear + 100,
-                        clear,
-                        2100,
-                        0,
-                        OpeningMark.EntranceAndExit,
-                        false,
-                        true,
-                        ""
-                    )
-                )
-                {
-                    Sure = true,
-                }
-            );
+            sample.ClearDoor($"d{i}", 2100 + 8000 * i, clear);
         return sample;
     }
 

@@ -57,6 +57,16 @@ public sealed class RoomLoadTests
         Assert.Equal(197, sample.State.Proof.Loads.Sum(load => load.People));
     }
 
+    /// <summary>A room and a zone of it that no book counts are asked about each by itself.</summary>
+    [Fact]
+    public void What_is_not_counted_is_asked_about_by_itself()
+    {
+        var sample = Zone(Hall(60, 40, "Aviary"), "zone", "Orchard", 30, 20, 20, 20);
+        var asked = sample.State.Findings.Where(finding => finding.Weight == Core.Findings.FindingWeight.Unjudged).ToArray();
+        Assert.Equal(2, asked.Select(finding => finding.Id).Distinct().Count());
+        Assert.Contains(asked, finding => finding.Title.Contains("counts nobody for Orchard"));
+    }
+
     /// <summary>Seats of a zone govern there alone: 60 on 400 ft² of dance floor are more than its 58.</summary>
     [Fact]
     public void Seats_govern_where_they_stand()

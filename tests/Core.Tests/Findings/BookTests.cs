@@ -27,31 +27,8 @@ public sealed class BookTests
         return sample;
     }
 
-    private static Sample With(Sample sample, string id, double along, double clear, string wall = "south", bool outward = true)
-    {
-        sample.Do(
-            new PutOpening(
-                new Opening(
-                    id,
-                    $"room-{wall}",
-                    OpeningKind.SingleDoor,
-                    along,
-                    clear + 100,
-                    clear,
-                    2100,
-                    0,
-                    OpeningMark.Exit,
-                    false,
-                    outward,
-                    ""
-                )
-            )
-            {
-                Sure = true,
-            }
-        );
-        return sample;
-    }
+    private static Sample With(Sample sample, string id, double along, double clear, string wall = "south", bool outward = true) =>
+        sample.ClearDoor(id, along, clear, $"room-{wall}", OpeningMark.Exit, outward);
 
     private static RoomLoad Load(Sample sample) => Assert.Single(sample.State.Loads);
 
@@ -321,6 +298,18 @@ public sealed class BookTests
         sample.Do(new LiftAcceptance("ok"));
         Assert.True(Found().IsOpen);
         Assert.Contains("not accepted any more", sample.Refused(new LiftAcceptance("ok")).Message);
+    }
+
+    /// <summary>From a file that carries a book twice: the first counts.</summary>
+    [Fact]
+    public void A_book_that_is_there_twice_counts_once()
+    {
+        var sample = With(Room(8000, 6000, "Office", "american-accessibility", "english-guidance"), "a", 3000, 700);
+        var twice = sample.Plan.All<PlanBook>().First(book => book.Book().Id == "american-accessibility");
+        var plan = Plan.Of([.. sample.Plan.Entities.Values, twice with { Id = "z" }], Core.Things.Shipped.Library);
+        var state = sample.Planner.StateOf(plan, PlanStart.SchemeId, L);
+        Assert.Equal(2, plan.Books.Shelf.Books.Length);
+        Assert.Equal(sample.State.Findings.Select(finding => finding.Id), state.Findings.Select(finding => finding.Id));
     }
 
     /// <summary>From a file, whichever comes first by its id: the book is told, and what is taken otherwise breaks nothing.</summary>

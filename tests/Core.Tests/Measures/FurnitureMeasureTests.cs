@@ -112,6 +112,25 @@ public sealed class FurnitureMeasureTests
         );
     }
 
+    /// <summary>Too near to another table and to the wall are two findings, each with an id of its own.</summary>
+    [Fact]
+    public void A_table_is_held_against_its_neighbour_and_the_wall()
+    {
+        var sample = Room(12_000, 12_000, "Dining", "international-model-code");
+        var seats = new SeatsBySide(Front: 3, Back: 3);
+        sample.Place("a", "meeting-table-1800", 6000, 1000, 0, seats);
+        sample.Place("b", "meeting-table-1800", 6000, 2800, 0, seats);
+        var found = Of(sample, "ibc-1030.13.1.1-table-accessway");
+        Assert.Equal(2, found.Length);
+        Assert.Equal(2, found.Select(finding => finding.Id).Distinct().Count());
+        // Judged again they are the same two.
+        sample.Place("c", "stacking-chair", 1000, 10_000);
+        Assert.Equal(
+            found.Select(finding => finding.Title),
+            Of(sample, "ibc-1030.13.1.1-table-accessway").Select(finding => finding.Title)
+        );
+    }
+
     /// <summary>A table pushed to the wall has nobody between, and a row of tables put together neither.</summary>
     [Fact]
     public void Nobody_sits_between()

@@ -22,6 +22,7 @@ public sealed class LeavingTests
         return sample;
     }
 
+    /// <param name="x">Of its middle, in a room that begins at 0.</param>
     private static Sample Exit(
         Sample sample,
         string id,
@@ -29,16 +30,7 @@ public sealed class LeavingTests
         double clear,
         string wall = "room-south",
         OpeningMark mark = OpeningMark.EntranceAndExit
-    )
-    {
-        sample.Do(
-            new PutOpening(new Opening(id, wall, OpeningKind.SingleDoor, x + 100, clear + 100, clear, 2100, 0, mark, false, true, ""))
-            {
-                Sure = true,
-            }
-        );
-        return sample;
-    }
+    ) => sample.ClearDoor(id, x + 100, clear, wall, mark);
 
     private static ExitLoad By(Sample sample, string id) => Assert.Single(sample.State.Proof.Exits, exit => exit.SubjectId == id);
 

@@ -74,9 +74,9 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
     {
         var scheme = ((IOfScheme)block).SchemeId;
         var box = block.AreaBox().Grown(Near);
-        return change.Entities.Any(entity =>
-            !IsTried(entity)
-            && (
+        return change
+            .Entities.Where(entity => !IsTried(entity))
+            .Any(entity =>
                 entity.Id == block.Id
                 || new[] { entity.Before, entity.After }.Any(one =>
                     one switch
@@ -93,8 +93,7 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
                         _ => false,
                     }
                 )
-            )
-        );
+            );
     }
 
     /// <summary>Whether a door is only shut or opened: what is tried moves nobody's table, and its way stays kept.</summary>

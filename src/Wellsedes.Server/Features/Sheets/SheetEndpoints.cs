@@ -78,8 +78,7 @@ public static class SheetEndpoints
             {
                 var state = now.State(to, levelId);
                 var compared = now.Compared(from, to);
-                var sheets = now.Plan.OfScheme<SheetSettings>(state.SchemeId).OrderBy(sheet => sheet.Id, StringComparer.Ordinal).ToArray();
-                var settings = sheets.FirstOrDefault(sheet => sheet.LevelId == state.LevelId) ?? sheets[0];
+                var settings = state.Sheet();
                 var shown = compared.Shown(now.Plan, state.LevelId, now.State(from, levelId).Items);
                 var block = settings.TitleBlock with { Title = "What changes", SupplementaryTitle = $"From {shown.From} to {shown.To}" };
                 var input = state.SheetInput(
@@ -127,9 +126,7 @@ public static class SheetEndpoints
                     return (ReportFiles.Csv(report), "text/csv");
                 if (kind == "json")
                     return (ReportFiles.Json(report), "application/json");
-                var sheets = now.Plan.OfScheme<SheetSettings>(state.SchemeId).OrderBy(sheet => sheet.Id, StringComparer.Ordinal).ToArray();
-                var settings = sheets.FirstOrDefault(sheet => sheet.LevelId == state.LevelId) ?? sheets[0];
-                var input = state.SheetInput(settings, project, "", "Draft", DateOnly.FromDateTime(DateTime.UtcNow));
+                var input = state.SheetInput(state.Sheet(), project, "", "Draft", DateOnly.FromDateTime(DateTime.UtcNow));
                 return (PdfWriter.Write(new ReportPages(Typefaces.Shared).Compose(report, input)), "application/pdf");
             },
             cancel
