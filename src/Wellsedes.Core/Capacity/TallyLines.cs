@@ -61,12 +61,8 @@ public static class TallyLines
             );
         if (isShort.Length > MostShort)
             yield return new TallyLine("Short in stock", $"{isShort.Length - MostShort} more", Short: true);
-        foreach (
-            var hold in tally
-                .Holds.Where(hold => hold.Seats > 0 && hold.Lowest is not null)
-                .OrderByDescending(hold => hold.Seats)
-                .Take(MostHeld)
-        )
+        var holds = tally.Holds.Where(hold => hold.Seats > 0 && hold.Lowest is not null).OrderByDescending(hold => hold.Seats);
+        foreach (var hold in holds.Where((hold, i) => i == 0 || hold.Seats > hold.Lowest!.People).Take(MostHeld))
             yield return new TallyLine(
                 $"{hold.Name} may hold",
                 hold.Seats.ToString(CultureInfo.InvariantCulture),
@@ -89,7 +85,7 @@ public static class TallyLines
         }
     }
 
-    /// <summary>So many rooms are told one by one, those with most seats.</summary>
+    /// <summary>So many rooms are told: that with most seats, and others that hold more than they may.</summary>
     private const int MostHeld = 3;
 
     /// <summary>So many things that are short are told one by one.</summary>

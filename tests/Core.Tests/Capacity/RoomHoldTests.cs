@@ -88,6 +88,27 @@ public sealed class RoomHoldTests
         );
     }
 
+    /// <summary>On the tally stands the room with most seats; another only where it holds more than it may.</summary>
+    [Theory]
+    [InlineData(1, 1)]
+    [InlineData(2, 2)]
+    public void The_tally_tells_the_largest_room_and_those_that_are_over(int seats, int lines)
+    {
+        var sample = Hall(860, 2, "english-guidance");
+        sample.Do(new MakeRoom("small", PlanStart.LevelId, "Small", 2000, 2000, 200, 3000, 0, 20_000));
+        sample.Do(new NameRoom("small", "Small", "Assembly", ""));
+        for (var i = 0; i < 3; i++)
+            sample.Place($"c{i}", "stacking-chair", 5000 + 1500 * i, 5000);
+        // 4 m² at 1 m² each are 4; by hand one person has 4 m².
+        sample.Do(new SetRoomPeople("small", 4));
+        for (var i = 0; i < seats; i++)
+            sample.Place($"s{i}", "stacking-chair", 500 + 900 * i, 21_000);
+        Assert.Equal(
+            lines,
+            TallyLines.Of(sample.State.Tally, UnitSystem.Metric).Count(line => line.Name.EndsWith("may hold", StringComparison.Ordinal))
+        );
+    }
+
     /// <summary>Rows of 12 with 300 mm of passage and an aisle at one end take 7 each by BS 9999 (from memory): five are too many in the one that has a row ahead.</summary>
     [Fact]
     public void Rows_with_too_many_seats_are_a_limit()

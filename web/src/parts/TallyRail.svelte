@@ -35,7 +35,7 @@
       <div
         title={behind ? "From before this move; it follows when the hand rests" : undefined}
         class:opacity-50={behind}
-        class="relative min-w-max flex-1 border-r border-edge px-3 py-1.5"
+        class="relative min-w-max flex-1 border-r border-edge {lines.length > 11 ? 'px-2' : 'px-3'} py-1.5"
       >
         <dt class="text-[11px] whitespace-nowrap text-soft">{line.name}</dt>
         <dd
