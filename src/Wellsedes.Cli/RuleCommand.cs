@@ -43,7 +43,7 @@ internal static class RuleCommand
                         rule.Title,
                         Answer = answer.Answers,
                         Read = answer.Read.ToDictionary(read => read.Name, read => read.Figure),
-                        Working = answer.Steps.Select(step => step.Told()),
+                        answer.Working,
                         Source = rule.Source.Told(),
                         rule.Confidence,
                         Note = Rule.FromMemory,
@@ -56,8 +56,8 @@ internal static class RuleCommand
         Console.WriteLine(rule.Title);
         foreach (var (name, figure) in answer.Read)
             Console.WriteLine($"  {name} {RuleFigures.Told(figure)}");
-        foreach (var step in answer.Steps)
-            Console.WriteLine($"  {step.Told()}");
+        foreach (var step in answer.Working)
+            Console.WriteLine($"  {step}");
         Console.WriteLine($"{rule.Source.Told()}. {Rule.FromMemory}");
         return 0;
     }

@@ -97,6 +97,10 @@ builder.Services.AddSingleton(services => new PlanStore(
     PlanJson.Options,
     Shipped.Library
 ));
+builder.Services.AddSingleton(services => new BookStore(
+    services.GetRequiredService<IDbContextFactory<WellsedesContext>>(),
+    PlanJson.Options
+));
 if (!args.Contains("--describe"))
     builder.Services.AddHostedService<BinEmptier>();
 builder.WebHost.ConfigureKestrel(options => options.Limits.MaxRequestBodySize = PlanFiles.LargestFile);
@@ -120,6 +124,7 @@ api.MapMyLibrary();
 api.MapLibraryRenewal();
 api.MapCatalogue();
 api.MapRulebooks();
+api.MapProjectBooks();
 api.MapLastIssued();
 api.MapPlanCatalogue();
 api.MapOutlines();

@@ -165,6 +165,22 @@ public sealed class PlanPicture
     public DateTime? DeletedAt { get; set; }
 }
 
+/// <summary>The rulebooks that a project keeps for its plans, with what is taken otherwise: those of one of its plans at a moment.</summary>
+public sealed class ProjectBooks
+{
+    public Guid ProjectId { get; set; }
+
+    /// <summary>The entities as JSON.</summary>
+    public required string Entities { get; set; }
+
+    /// <summary>The version of the format the entities are written in.</summary>
+    public int Format { get; set; }
+    public DateTime KeptAt { get; set; }
+
+    /// <summary>Who kept them.</summary>
+    public required string KeptBy { get; set; }
+}
+
 /// <summary>One change of a project's library of own items, never altered once written.</summary>
 public sealed class LibraryChange
 {

@@ -17,6 +17,7 @@ public sealed class WellsedesContext(DbContextOptions<WellsedesContext> options)
     public DbSet<IssuedRevision> Issued => Set<IssuedRevision>();
     public DbSet<TakenView> Taken => Set<TakenView>();
     public DbSet<LibraryChange> Library => Set<LibraryChange>();
+    public DbSet<ProjectBooks> Books => Set<ProjectBooks>();
     public DbSet<OwnedItem> OwnedItems => Set<OwnedItem>();
 
     protected override void OnModelCreating(ModelBuilder builder)
@@ -61,6 +62,13 @@ public sealed class WellsedesContext(DbContextOptions<WellsedesContext> options)
             change.Property(c => c.Key).HasMaxLength(60);
             change.Property(c => c.Content).HasColumnType("jsonb");
             change.HasOne<Project>().WithMany().HasForeignKey(c => c.ProjectId);
+        });
+        builder.Entity<ProjectBooks>(books =>
+        {
+            books.HasKey(b => b.ProjectId);
+            books.Property(b => b.Entities).HasColumnType("jsonb");
+            books.Property(b => b.KeptBy).HasMaxLength(80);
+            books.HasOne<Project>().WithOne().HasForeignKey<ProjectBooks>(b => b.ProjectId);
         });
         builder.Entity<OwnedItem>(item =>
         {

@@ -1,6 +1,7 @@
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Things.Zones;
 using Wellsedes.Formats.Pictures;
 using Wellsedes.Formats.PlanFile;
 
@@ -95,12 +96,15 @@ internal static class TidemillFlat
                 new PutFinish(new Finish($"{scheme}-bedroom-walls", scheme, FinishOf.RoomWalls, "bedroom", FinishPattern.Plain, "#7FA6B8")),
             ];
 
+        PutThing Home(string scheme) => new(new Zone($"{scheme}-home", scheme, level, 4650, 2600, 0, 9100, 5000, "Flat", Use: "Dwelling"));
+
         yield return new RenameScheme(Everyday, "Everyday");
         yield return new AddScheme(OpenHouse, "Open house");
         yield return new PutOwnItem(new OwnItem("heath-rug", Rug()));
         foreach (
             var edit in (Edit[])
                 [
+                    Home(Everyday),
                     .. Kitchen(Everyday, 1000),
                     Place(Everyday, "rug", "heath-rug", 3100, 1020),
                     Place(Everyday, "sofa", "sofa-two", 2300, 460, 180),
@@ -115,6 +119,7 @@ internal static class TidemillFlat
                     Place(Everyday, "mat", "bath-mat", 8400, 4250),
                     new PutFinish(new Finish("everyday-sofas", Everyday, FinishOf.Kind, "sofa-two", FinishPattern.Plain, "#8FA383")),
                     .. Finishes(Everyday, "#D9B98A"),
+                    Home(OpenHouse),
                     .. Kitchen(OpenHouse, null),
                     Place(OpenHouse, "dining", "dining-table-1600", 3300, 2700),
                     Place(OpenHouse, "sofa-1", "sofa-two", 1900, 460, 180),

@@ -3,6 +3,8 @@ using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Plans;
+using Wellsedes.Server.Features.Projects;
+using Wellsedes.Server.Features.Rulebooks;
 using Wellsedes.Server.Features.Sheets;
 
 namespace Wellsedes.Server.Tests;
@@ -65,5 +67,55 @@ public sealed class ProvingTests(Cluster cluster) : HouseTests(cluster)
         Assert.Equal(3, json["tables"]!["findings"]!.AsArray().Count);
         Assert.Equal(HttpStatusCode.NotFound, (await owner.Client.GetAsync($"/api/plans/{plan}/report.json?schemeId=none")).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await owner.Client.GetAsync($"/api/plans/{plan}/report.exe?schemeId=members")).StatusCode);
+    }
+
+    /// <summary>The project keeps the books of one of its plans; others are held against them when somebody says so, new ones from the first day.</summary>
+    [Fact]
+    public async Task The_books_of_a_project()
+    {
+        var (owner, editor, viewer) = (await House.OwnerAsync(), await House.EditorAsync(), await House.ViewerAsync());
+        var plan = await owner.DemoPlanAsync();
+        var path = $"/api/plans/{plan}/project-books";
+        async Task<ProjectBooksView> Kept(Guid of) =>
+            (await viewer.Client.GetFromJsonAsync<ProjectBooksView>($"/api/plans/{of}/project-books", Visitor.Answers))!;
+        Assert.Empty((await Kept(plan)).Books);
+        var house = (Guid)
+            (await owner.Client.GetFromJsonAsync<JsonArray>("/api/projects"))![0]!["plans"]!
+                .AsArray()
+                .Single(one => (string?)one!["title"] == "Tidemill House, three levels")!["id"]!;
+        (await owner.Client.PutAsJsonAsync($"/api/plans/{house}/project-books", new { })).EnsureSuccessStatusCode();
+        var kept = await Kept(plan);
+        Assert.Equal(("N. Ash", false), (kept.KeptBy, kept.AreOfPlan));
+        Assert.Contains("Workplaces, Germany", kept.Names);
+        Assert.Equal("asr-a1.2-movement-area", Assert.Single(kept.Changes).RuleId);
+
+        // Taken over in one step, and undone in one.
+        await owner.DoAsync(plan, new TakeBooks(kept.Books, kept.Changes));
+        Assert.True((await Kept(plan)).AreOfPlan);
+        Assert.Equal(kept.Books.Length, (await owner.OpenAsync(plan)).Entities.OfType<PlanBook>().Count());
+        (await owner.Client.PostAsJsonAsync($"/api/plans/{plan}/undo", new { })).EnsureSuccessStatusCode();
+        Assert.False((await Kept(plan)).AreOfPlan);
+
+        // Kept as this plan has them, by who may edit.
+        Assert.Equal(HttpStatusCode.Forbidden, (await viewer.Client.PutAsJsonAsync(path, new { })).StatusCode);
+        Assert.Equal("N. Ash", (await Kept(plan)).KeptBy);
+        (await editor.Client.PutAsJsonAsync(path, new { })).EnsureSuccessStatusCode();
+        var own = await Kept(plan);
+        Assert.Equal(("M. Teasel", true), (own.KeptBy, own.AreOfPlan));
+
+        // A new plan of the project is held against them.
+        var project = (Guid)(await owner.Client.GetFromJsonAsync<JsonArray>("/api/projects"))![0]!["id"]!;
+        var made = await (
+            await owner.Client.PostAsJsonAsync($"/api/projects/{project}/plans", new { title = "Next", units = "Metric" })
+        ).Content.ReadFromJsonAsync<PlanMade>();
+        Assert.True((await Kept(made!.Id)).AreOfPlan);
+        Assert.Equal(
+            own.Books.Select(book => book.Text),
+            (await owner.OpenAsync(made.Id)).Entities.OfType<PlanBook>().Select(book => book.Text)
+        );
+        // What is changed in the one is not in the other, and not in what is kept.
+        await owner.DoAsync(made.Id, new LeaveBook(own.Books[0].Id));
+        Assert.False((await Kept(made.Id)).AreOfPlan);
+        Assert.True((await Kept(plan)).AreOfPlan);
     }
 }

@@ -24,9 +24,16 @@ test("a way out is shut by a press, everything follows, and the sheet and the re
   await expect(ways(page).filter({ hasText: "Main entrance" })).toContainText(
     "of 360",
   );
-  await page.getByRole("button", { name: /^Shut Exit/ }).click();
+  // At its place on the plan, as well as in the list.
+  await page
+    .getByTestId("plan")
+    .getByRole("button", { name: /^On the plan: shut Exit, .* of 110$/ })
+    .click();
   await expect(
     page.getByRole("button", { name: /^Open Exit/ }),
+  ).toHaveAttribute("aria-pressed", "true");
+  await expect(
+    page.getByRole("button", { name: /^On the plan: open Exit, .*, shut$/ }),
   ).toHaveAttribute("aria-pressed", "true");
   await expect(ways(page).filter({ hasText: "Main entrance" })).toContainText(
     "234 of 360",
@@ -158,4 +165,55 @@ test("a rule of the house is written, goes out as a file and comes in again", as
   await expect(page.getByText("id, a name and rules")).toBeVisible();
   await page.getByRole("button", { name: "Take out High rooms" }).click();
   await expect(page.getByRole("list", { name: "Own rulebooks" })).toBeEmpty();
+});
+
+test("a project keeps books: a plan's are kept, another is held against them, a new one begins with them", async ({
+  planner,
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await planner.signIn();
+  // A project of its own: other tests begin plans in the demo's.
+  const made = async (url: string, data: object) =>
+    (await (
+      await page.request.post(`${process.env.WELLSEDES_URL}/api/${url}`, {
+        data,
+        headers: { "X-Wellsedes-Token": (await me()).token },
+      })
+    ).json()) as { id: string };
+  const me = async () =>
+    (await (
+      await page.request.get(`${process.env.WELLSEDES_URL}/api/me`)
+    ).json()) as { token: string };
+  const { id } = await made("projects", { name: "Kept books" });
+  const plans = `projects/${id}/plans`;
+  const first = await made(plans, { title: "First", units: "Metric" });
+  const second = await made(plans, { title: "Second", units: "Metric" });
+  const project = page.getByRole("region", { name: "Books of the project" });
+  const books = async (plan: string) => {
+    await page.goto(`${process.env.WELLSEDES_URL}/#/plan/${plan}`);
+    await planner.stage("Prove");
+    await page.getByRole("button", { name: "Rulebooks" }).click();
+  };
+  await books(first.id);
+  await expect(project).toContainText("keeps no books");
+  await expect(
+    project.getByRole("button", { name: "Keep this plan’s" }),
+  ).toBeDisabled();
+  await page.getByLabel("Workplaces, Germany").click();
+  await page.getByLabel("Space standards for homes").click();
+  await project.getByRole("button", { name: "Keep this plan’s" }).click();
+  await expect(project).toContainText("keeps 2 books for its plans (N. Ash");
+  await expect(project).toContainText("held against these");
+  await books(second.id);
+  await expect(project).toContainText("held against others");
+  await project.getByRole("button", { name: "Take the project’s" }).click();
+  await expect(project).toContainText("held against these");
+  await expect(page.getByLabel("Workplaces, Germany")).toBeChecked();
+  await page.getByLabel("Workplaces, Germany").click();
+  await expect(project).toContainText("held against others");
+  const third = await made(plans, { title: "Third", units: "FeetInches" });
+  await books(third.id);
+  await expect(project).toContainText("held against these");
+  await expect(page.getByLabel("Workplaces, Germany")).toBeChecked();
 });

@@ -26,8 +26,8 @@ internal sealed class PlanPainter(ITextMeasure text, PaperMap map, UnitSystem un
             if (finish.Joints is { } joints && map.Ratio <= SmallestJoints)
                 Draw(joints, Ink.Soft, Ink.Finest);
         }
-        // The edge of a block is for whoever plans, unless it has a name that somebody is to read.
-        Thing[] printed = [.. input.Things.Where(thing => thing.Fills() is null || thing.OwnName().Length > 0)];
+        // The edge of a block is for whoever plans, unless something is written on it that somebody is to read.
+        Thing[] printed = [.. input.Things.Where(thing => thing.Fills() is null || thing.OwnName().Length > 0 || thing.JoinsChairs())];
         Things(printed, part => part.Role == ThingRole.Tinted);
         Shell(input, finishes.Where(finish => finish.OnWall));
         var changing = new ChangesPainter(map, marks);

@@ -1,3 +1,5 @@
+using System.Collections.Immutable;
+
 namespace Wellsedes.Core.Editing;
 
 /// <summary>Holds the plan against a book that ships, as the book is now. Id of the plan's copy; BookId of the book.</summary>
@@ -5,6 +7,11 @@ public sealed record ChooseBook(string Id, string BookId) : Edit;
 
 /// <summary>Holds the plan against a book of the house's own: the text of a rulebook file.</summary>
 public sealed record BringBook(string Id, [property: Measure.LongText(Plans.PlanBook.LongestText)] string Text) : Edit;
+
+/// <summary>
+/// Holds the plan against the books that its project keeps, with what these take otherwise, instead of its own. A book and a change it has already keep their ids.
+/// </summary>
+public sealed record TakeBooks(ImmutableArray<Plans.PlanBook> Books, ImmutableArray<Plans.RuleChange> Changes) : Edit;
 
 /// <summary>No longer holds the plan against a book; what was changed of its rules goes with it.</summary>
 public sealed record LeaveBook(string Id) : Edit;

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using System.Text;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
@@ -20,6 +21,7 @@ internal static class BookEdits
                     $"There is no book \"{Editor.Short(e.BookId)}\"; there are {string.Join(", ", RulebookShelf.Shipped.Books.Select(book => book.Id))}."
                 ),
             BringBook e => Bring(plan, e),
+            TakeBooks e => Take(plan, e),
             LeaveBook e => Leave(plan, e),
             WriteHouseRule e => HouseBookEdits.Write(plan, e),
             TakeHouseRule e => HouseBookEdits.Take(plan, e),
@@ -82,6 +84,54 @@ internal static class BookEdits
         {
             return EditAnswer.No("text", e.Message);
         }
+    }
+
+    private static EditAnswer Take(Plan plan, TakeBooks edit)
+    {
+        if (edit.Books.IsDefaultOrEmpty || edit.Books.Length > PlanBook.Most)
+            return EditAnswer.No("books", $"From 1 to {PlanBook.Most} books are taken over.");
+        ImmutableArray<RuleChange> changes = edit.Changes.IsDefault ? [] : edit.Changes;
+        if (changes.Length > MostChanges)
+            return EditAnswer.No("changes", $"At most {MostChanges} rules are taken otherwise.");
+        if (edit.Books.Select(book => book.Wrong()).FirstOrDefault(wrong => wrong is not null) is { } wrong)
+            return EditAnswer.No("books", wrong);
+        var were = plan.All<PlanBook>().Where(book => book.Wrong() is null).ToLookup(book => book.Book().Id);
+        var changed = plan.All<RuleChange>().ToLookup(change => (change.RuleId, change.Value));
+        Entity[] after =
+        [
+            .. edit
+                .Books.DistinctBy(book => book.Book().Id)
+                .Select(book => were[book.Book().Id].FirstOrDefault() is { } was ? book with { Id = was.Id } : book),
+            .. changes
+                .DistinctBy(change => (change.RuleId, change.Value))
+                .Select(change =>
+                    changed[(change.RuleId, change.Value)].FirstOrDefault() is { } was ? change with { Id = was.Id } : change
+                ),
+        ];
+        if (after.GroupBy(one => one.Id).FirstOrDefault(same => same.Count() > 1) is { } twice)
+            return EditAnswer.Taken("id", twice.Key);
+        var ids = after.ToDictionary(one => one.Id);
+        if (after.FirstOrDefault(one => plan.Find(one.Id) is { } other && other.GetType() != one.GetType()) is { } taken)
+            return EditAnswer.Taken("id", taken.Id);
+        var change = new Change(
+            "Held against the books of the project",
+            [
+                .. plan.All<PlanBook>()
+                    .Concat<Entity>(plan.All<RuleChange>())
+                    .Where(one => !ids.ContainsKey(one.Id))
+                    .Select(one => new EntityChange(one, null)),
+                .. after
+                    .Where(one => plan.Find(one.Id) is not { } was || !was.Equals(one))
+                    .Select(one => new EntityChange(plan.Find(one.Id), one)),
+            ]
+        );
+        if (change.Entities.IsEmpty)
+            return EditAnswer.No("books", "The plan is held against the books of its project already.");
+        if (!plan.TryApply(change, out var then, out _))
+            return EditAnswer.No("books", "The plan was changed at the same moment; try again.");
+        return then.All<RuleChange>().Select(one => Check(then, one)).FirstOrDefault(problem => problem is not null) is { } problem
+            ? EditAnswer.No(problem)
+            : EditAnswer.Done(change);
     }
 
     internal static EditAnswer Leave(Plan plan, LeaveBook edit)

@@ -76,6 +76,7 @@ namespace Wellsedes.Core.Editing;
 [JsonDerivedType(typeof(PutOwnRule), "put-own-rule")]
 [JsonDerivedType(typeof(ChooseBook), "choose-book")]
 [JsonDerivedType(typeof(BringBook), "bring-book")]
+[JsonDerivedType(typeof(TakeBooks), "take-books")]
 [JsonDerivedType(typeof(LeaveBook), "leave-book")]
 [JsonDerivedType(typeof(WriteHouseRule), "write-house-rule")]
 [JsonDerivedType(typeof(TakeHouseRule), "take-house-rule")]

@@ -27,12 +27,19 @@ public static class Polygons
     public static ImmutableArray<Region> Rim(Region region, double width)
     {
         var polygon = ToPolygon(region);
-        var inner = polygon.Buffer(
-            -width,
-            new NetTopologySuite.Operation.Buffer.BufferParameters { JoinStyle = NetTopologySuite.Operation.Buffer.JoinStyle.Mitre }
-        );
+        var inner = polygon.Buffer(-width, Mitred);
         return ToRegions(OverlayNGRobust.Overlay(polygon, inner, SpatialFunction.Difference));
     }
+
+    /// <summary>Regions as one, gaps between them that are no wider than twice a distance in mm filled, corners kept square.</summary>
+    public static ImmutableArray<Region> Closed(IEnumerable<Region> regions, double by)
+    {
+        var all = OverlayNGRobust.Union(regions.Select(ToPolygon), Factory);
+        return all is null ? [] : ToRegions(all.Buffer(by, Mitred).Buffer(-by, Mitred));
+    }
+
+    private static NetTopologySuite.Operation.Buffer.BufferParameters Mitred =>
+        new() { JoinStyle = NetTopologySuite.Operation.Buffer.JoinStyle.Mitre };
 
     /// <summary>A simple ring in convex pieces: triangles, joined where two make a convex shape.</summary>
     public static ImmutableArray<Convex> ConvexPieces(IReadOnlyList<Point> ring)

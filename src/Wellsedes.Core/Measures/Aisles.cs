@@ -40,6 +40,7 @@ public static class Aisles
             var served = aisle.Sum(end =>
                 (double)rows[rowOf[end.Chair]].Chairs.Length / rows[rowOf[end.Chair]].Ends.Count(other => other.IsFree)
             );
+            var riser = RiserOf(space, aisle, rows, rowOf);
             var count = aisle.Select(end => rowOf[end.Chair]).Distinct().Count();
             var name = rows[rowOf[narrowest.Chair]].Name;
             yield return Measured.Of(
@@ -51,9 +52,34 @@ public static class Aisles
                 ("clear_mm", narrowest.Clear),
                 ("seats", Math.Ceiling(served - 1e-9)),
                 ("sides", aisle.Any(end => end.Beyond is { } beyond && rowOf.ContainsKey(beyond)) ? 2.0 : 1.0),
-                ("rows", (double)count)
+                ("rows", (double)count),
+                ("stepped", riser > Tolerance.Length),
+                ("riser_mm", riser)
             );
         }
+    }
+
+    /// <summary>The highest step along an aisle, in mm: between the floor beside one row and that beside the row ahead, by the platforms these lie on. 0 where it is level.</summary>
+    private static double RiserOf(
+        LevelSpace space,
+        IEnumerable<RowEnd> aisle,
+        IReadOnlyList<SeatRow> rows,
+        IReadOnlyDictionary<RowChair, int> rowOf
+    )
+    {
+        (Convex Floor, double Rise)[] decks = [.. space.Platforms.Select(platform => (platform.Floor(), platform.Rise))];
+        if (decks.Length == 0)
+            return 0;
+        // Where platforms lie one on the other the last one counts, as in the drawing.
+        double HeightAt(Point p) => decks.LastOrDefault(deck => deck.Floor.Holds(p)).Rise;
+        var heights = aisle
+            .GroupBy(end => rowOf[end.Chair])
+            .ToDictionary(row => row.Key, row => HeightAt(Point.Middle(row.First().From, row.First().To)));
+        return heights
+            .Where(row => rows[row.Key].Ahead >= 0 && heights.ContainsKey(rows[row.Key].Ahead))
+            .Select(row => Math.Abs(row.Value - heights[rows[row.Key].Ahead]))
+            .DefaultIfEmpty(0)
+            .Max();
     }
 
     /// <summary>Whether the end of the row ahead is on the same aisle: no farther off sideways than an aisle is wide.</summary>

@@ -55,7 +55,9 @@ public static class FreeFronts
             var kind = Kinds[item.Kind.Maker];
             if (kind == "bed")
                 yield return Bed(space, item, standing);
-            else if (Out(item, OutOf(item), standing) is var (clear, from, to))
+            if (kind is "wc" or "basin")
+                yield return CentreLine(space, item, kind, standing);
+            if (kind != "bed" && Out(item, OutOf(item), standing) is var (clear, from, to))
                 yield return Measured.Of(
                     RuleMeasures.FreeFront,
                     item.Item.Id,
@@ -88,6 +90,24 @@ public static class FreeFronts
             ("width_mm", bed.Size.Width),
             ("sides_mm", sides.Select(side => (object?)side.Clear).ToArray()),
             ("foot_mm", foot.Clear)
+        );
+    }
+
+    /// <summary>From the middle of it sideways to what stands or ends nearest.</summary>
+    private static Measured CentreLine(LevelSpace space, PlacedItem item, string kind, SpatialIndex<Standing> standing)
+    {
+        var sides = new[] { new Point(-1, 0), new Point(1, 0) }.Select(way => Out(item, way, standing)).ToArray();
+        var least = sides.MinBy(side => side.Clear);
+        return Measured.Of(
+            RuleMeasures.CentreLine,
+            item.Item.Id,
+            $"Beside {item.Name}",
+            space.LevelId,
+            [item.Item.Placement.Origin, least.To],
+            ("kind", kind),
+            ("use", space.RoomAt(item.Item.Placement.Origin)?.Room.Use ?? ""),
+            ("centre_mm", item.Size.Width / 2 + least.Clear),
+            ("between_mm", item.Size.Width + sides.Sum(side => side.Clear))
         );
     }
 

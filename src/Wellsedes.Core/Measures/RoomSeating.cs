@@ -5,15 +5,18 @@ using Wellsedes.Core.Rulebooks;
 namespace Wellsedes.Core.Measures;
 
 /// <summary>
-/// The seats of a room together, places for wheelchair users among them; those of loose chairs by themselves, these places, and how many of these have a seat beside them for a companion: one whose middle is no farther to
+/// The seats of a room together, places for wheelchair users among them; those of loose chairs by themselves, those of them that are joined to no other, these places, and how many of these have a seat beside them for a companion: one whose middle is no farther to
 /// the side than both are wide (common practice).
 /// </summary>
 public static class RoomSeating
 {
-    public static Measured Measure(CountedRoom counted, IReadOnlyCollection<PlacedItem> here)
+    /// <param name="here">What people sit on in the room.</param>
+    /// <param name="joined">Chairs that are joined to others of their row.</param>
+    public static Measured Measure(CountedRoom counted, IReadOnlyCollection<PlacedItem> here, IReadOnlySet<PlacedItem> joined)
     {
         PlacedItem[] places = [.. here.Where(item => item.Kind.Maker == "wheelchair-space")];
         PlacedItem[] chairs = [.. here.Where(item => item.IsSeat && item.Kind is { Counted: "seat", Maker: not "wheelchair-space" })];
+        PlacedItem[] loose = [.. chairs.Where(chair => chair.Form.Seats.Length == 1)];
         return Measured.Of(
             RuleMeasures.RoomSeating,
             counted.Room.Room.Id,
@@ -22,7 +25,8 @@ public static class RoomSeating
             [counted.Room.Room.Inside],
             ("use", counted.Room.Room.Use),
             ("seats", (double)counted.Seats),
-            ("loose_seats", (double)chairs.Where(chair => chair.Form.Seats.Length == 1).Sum(chair => chair.Form.Seats.Length)),
+            ("loose_seats", (double)loose.Length),
+            ("single_seats", (double)loose.Count(chair => !joined.Contains(chair))),
             ("wheelchair_spaces", (double)places.Length),
             ("companions", (double)Companions(places, chairs))
         );

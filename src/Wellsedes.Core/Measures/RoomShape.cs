@@ -10,12 +10,16 @@ namespace Wellsedes.Core.Measures;
 /// <param name="Diagonal">The two corners that are farthest from each other.</param>
 /// <param name="Width">Of the narrowest strip it fits into, in mm, as a rectangle's shorter side is.</param>
 /// <param name="Length">Along that strip, in mm.</param>
+/// <param name="From2134">Floor with 2134 mm (7 ft) of clear height and more, in m².</param>
+/// <param name="From2300">Floor with 2300 mm of clear height and more, in m².</param>
 internal sealed record RoomShape(
     LevelSpace Space,
     ImmutableArray<OpeningPlace> Doorways,
     (Point A, Point B) Diagonal,
     double Width,
-    double Length
+    double Length,
+    double From2134,
+    double From2300
 )
 {
     private static readonly ConditionalWeakTable<FoundRoom, RoomShape> Known = [];
@@ -26,7 +30,15 @@ internal sealed record RoomShape(
             return known;
         ImmutableArray<OpeningPlace> ways = [.. Measures.Doorways.Of(space, room)];
         var (width, length) = StripOf(room.Outline);
-        var shape = new RoomShape(space, ways, Farthest(room.Outline.Outline), width, length);
+        var shape = new RoomShape(
+            space,
+            ways,
+            Farthest(room.Outline.Outline),
+            width,
+            length,
+            Headroom.AreaFrom(space, room, 2134),
+            Headroom.AreaFrom(space, room, 2300)
+        );
         Known.AddOrUpdate(room, shape);
         return shape;
     }

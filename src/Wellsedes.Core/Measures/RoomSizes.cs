@@ -21,8 +21,15 @@ public static class RoomSizes
             ("length_mm", shape.Length),
             ("height_m", room.Room.Height / 1000),
             ("clear_height_mm", room.Room.Height),
+            ("from_2134_m2", shape.From2134),
+            ("from_2300_m2", shape.From2300),
             ("seats", (double)counted.Seats),
-            ("workstations", (double)counted.Workstations)
+            ("workstations", (double)counted.Workstations),
+            ("m2_per_seat", Each(room.NetInternal, counted.Seats)),
+            ("m2_per_workstation", Each(room.NetInternal, counted.Workstations))
         );
     }
+
+    /// <summary>Null where there is nothing to share it.</summary>
+    private static object? Each(double area, int count) => count > 0 ? area / count : null;
 }

@@ -47,6 +47,14 @@ internal static class Proving
         if (books.Shelf.Books.IsEmpty)
             return new Proof([], [.. ExitsBy(books, null, levels, ExitsOf(plan, levels, leave(room => SeatsIn(room))))], [], []);
         var ways = Leaving.WaysOut([.. levels.Select(level => level.Space)]);
+        Measured[] dwellings =
+        [
+            .. Dwellings.Measure(
+                levels.SelectMany(level =>
+                    level.Things.Where(thing => thing.IsDwelling()).Select(zone => new DwellingPart(level.Space, zone, level.Items))
+                )
+            ),
+        ];
         var byRoom = loads.ToLookup(load => load.RoomId);
         var findings = ImmutableArray.CreateBuilder<Finding>();
         findings.AddRange(RuleFinder.Uncounted(loads));
@@ -83,6 +91,7 @@ internal static class Proving
                 .. counted.Where(room => room.Room.Walled || !room.Space.IsOnGround).Select(RoomExits.Measure),
                 .. counted.Select(RoomSizes.Measure),
                 .. Doorways.Measure(counted),
+                .. dwellings,
                 .. leavingBy,
                 .. levels.SelectMany(level =>
                     level.Space.Rooms.Select(room => Corridors.Measure(level.Space, room, leaving.Through[room.Room.Id])).OfType<Measured>()
@@ -160,6 +169,11 @@ internal static class Proving
             level =>
             {
                 var rows = SeatRows.Find(level.Space, level.Items);
+                var joins = level.Things.Where(thing => thing.JoinsChairs()).Select(thing => thing.Id).ToHashSet();
+                var joined = rows.SelectMany(row => row.Chairs)
+                    .Select(chair => chair.Item)
+                    .Where(chair => chair.Item.Parent is { } block && joins.Contains(block))
+                    .ToHashSet();
                 return
                 [
                     .. SeatRows.Measure(level.Space, rows),
@@ -168,7 +182,8 @@ internal static class Proving
                     .. FreeFronts.Measure(level.Space, level.Items),
                     .. counted
                         .Where(room => ReferenceEquals(room.Space, level.Space))
-                        .Select(room => RoomSeating.Measure(room, [.. Seated(level)[room.Room.Room.Id]])),
+                        .Select(room => RoomSeating.Measure(room, [.. Seated(level)[room.Room.Room.Id]], joined)),
+                    .. ThingSizes.Measure(level.Space, level.Items),
                 ];
             }
         );

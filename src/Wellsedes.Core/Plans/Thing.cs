@@ -132,6 +132,9 @@ public abstract record Thing(string Id, string LevelId, double X, double Y, doub
     /// <summary>What it is to be filled with; null for what is filled with nothing.</summary>
     public virtual SeatsAsked? Fills() => null;
 
+    /// <summary>Whether the chairs it is filled with are joined to each other in their rows.</summary>
+    public virtual bool JoinsChairs() => false;
+
     /// <summary>The same, filled with something else or otherwise.</summary>
     public virtual Thing Filled(SeatsAsked asked) => this;
 
@@ -155,6 +158,9 @@ public abstract record Thing(string Id, string LevelId, double X, double Y, doub
 
     /// <summary>What it is for where that is something else than its room, by which its people are counted; "" for most.</summary>
     public virtual string OwnUse() => "";
+
+    /// <summary>Whether the rooms within it are one home, with those in things of the same name on other levels.</summary>
+    public virtual bool IsDwelling() => false;
 
     /// <summary>Whether seats, desks and area within it are counted by themselves.</summary>
     public virtual bool Counts() => false;

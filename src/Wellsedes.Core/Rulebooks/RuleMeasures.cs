@@ -44,6 +44,15 @@ public static class RuleMeasures
     /// <summary>Free floor beside a bed and at its foot.</summary>
     public const string BedSide = "bed-side";
 
+    /// <summary>A thing by its size: a desk, shower or place for a wheelchair user.</summary>
+    public const string ThingSize = "thing-size";
+
+    /// <summary>From the centre line of a wc or basin to what stands or ends beside it.</summary>
+    public const string CentreLine = "centre-line";
+
+    /// <summary>A home: the rooms of a zone that is a dwelling, on all its levels.</summary>
+    public const string Dwelling = "dwelling";
+
     public static ImmutableSortedDictionary<string, ImmutableArray<string>> Figures { get; } =
         ImmutableSortedDictionary.CreateRange<string, ImmutableArray<string>>(
             StringComparer.Ordinal,
@@ -54,13 +63,32 @@ public static class RuleMeasures
                 new(Exit, ["people", "clear_mm", "sprinklered"]),
                 new(Stair, ["people", "clear_mm", "stepped", "sprinklered"]),
                 new(Corridor, ["people", "clear_mm", "length_mm"]),
-                new(Aisle, ["clear_mm", "seats", "sides", "rows"]),
+                new(Aisle, ["clear_mm", "seats", "sides", "rows", "stepped", "riser_mm"]),
                 new(RowBlock, ["rows_deep", "seats"]),
-                new(RoomSeating, ["use", "seats", "loose_seats", "wheelchair_spaces", "companions"]),
+                new(RoomSeating, ["use", "seats", "loose_seats", "single_seats", "wheelchair_spaces", "companions"]),
                 new(TableGap, ["edge_mm", "sides", "to_wall", "length_mm"]),
                 new(FreeFront, ["kind", "use", "clear_mm", "width_mm"]),
                 new(BedSide, ["width_mm", "sides_mm", "foot_mm"]),
-                new(RoomSize, ["use", "net_m2", "least_width_mm", "length_mm", "height_m", "clear_height_mm", "seats", "workstations"]),
+                new(ThingSize, ["kind", "use", "width_mm", "depth_mm", "high_mm"]),
+                new(CentreLine, ["kind", "use", "centre_mm", "between_mm"]),
+                new(Dwelling, ["bedrooms", "people", "storeys", "gross_m2", "built_in_m2", "from_2300_m2"]),
+                new(
+                    RoomSize,
+                    [
+                        "use",
+                        "net_m2",
+                        "least_width_mm",
+                        "length_mm",
+                        "height_m",
+                        "clear_height_mm",
+                        "from_2134_m2",
+                        "from_2300_m2",
+                        "seats",
+                        "workstations",
+                        "m2_per_seat",
+                        "m2_per_workstation",
+                    ]
+                ),
             ]
         );
 
@@ -104,6 +132,9 @@ public static class RuleMeasures
         [TableGap] = "From a table to the next or the wall",
         [FreeFront] = "Free floor before a thing",
         [BedSide] = "Free floor round a bed",
+        [ThingSize] = "A thing by its size",
+        [CentreLine] = "Beside the centre line of a wc or basin",
+        [Dwelling] = "A home",
     };
 
     private static readonly Dictionary<string, string> FigureNames = new()
@@ -129,5 +160,19 @@ public static class RuleMeasures
         ["edge_mm"] = "distance from edge to edge",
         ["width_mm"] = "width of the thing",
         ["foot_mm"] = "free floor at the foot",
+        ["from_2134_m2"] = "floor from 2134 mm of clear height",
+        ["from_2300_m2"] = "floor from 2300 mm of clear height",
+        ["m2_per_seat"] = "net area a seat",
+        ["m2_per_workstation"] = "net area a workstation",
+        ["riser_mm"] = "highest step",
+        ["single_seats"] = "seats that are joined to no other",
+        ["depth_mm"] = "depth of the thing",
+        ["high_mm"] = "height of the thing",
+        ["centre_mm"] = "distance from its centre line",
+        ["between_mm"] = "free width it stands in",
+        ["bedrooms"] = "bedrooms",
+        ["storeys"] = "storeys",
+        ["gross_m2"] = "gross internal area",
+        ["built_in_m2"] = "built-in storage",
     };
 }

@@ -20,6 +20,9 @@ public sealed record RuleAnswer(
     string Problem = ""
 )
 {
+    /// <summary>How it came about, a line each.</summary>
+    public ImmutableArray<string> Working => [.. Steps.Select(step => step.Told())];
+
     internal static RuleAnswer Refused(string problem) => new(ImmutableSortedDictionary<string, object?>.Empty, [], [], problem);
 }
 

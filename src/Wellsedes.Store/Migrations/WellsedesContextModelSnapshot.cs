@@ -520,6 +520,31 @@ namespace Wellsedes.Store.Migrations
                     b.ToTable("Projects");
                 });
 
+            modelBuilder.Entity("Wellsedes.Store.ProjectBooks", b =>
+                {
+                    b.Property<Guid>("ProjectId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Entities")
+                        .IsRequired()
+                        .HasColumnType("jsonb");
+
+                    b.Property<int>("Format")
+                        .HasColumnType("integer");
+
+                    b.Property<DateTime>("KeptAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<string>("KeptBy")
+                        .IsRequired()
+                        .HasMaxLength(80)
+                        .HasColumnType("character varying(80)");
+
+                    b.HasKey("ProjectId");
+
+                    b.ToTable("Books");
+                });
+
             modelBuilder.Entity("Wellsedes.Store.ProjectMember", b =>
                 {
                     b.Property<Guid>("ProjectId")
@@ -701,6 +726,15 @@ namespace Wellsedes.Store.Migrations
                     b.HasOne("Wellsedes.Store.PlanRecord", null)
                         .WithMany()
                         .HasForeignKey("PlanId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Wellsedes.Store.ProjectBooks", b =>
+                {
+                    b.HasOne("Wellsedes.Store.Project", null)
+                        .WithOne()
+                        .HasForeignKey("Wellsedes.Store.ProjectBooks", "ProjectId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

@@ -392,4 +392,30 @@ public sealed class BookTests
         }
         Assert.InRange(judged, 500, 10_000);
     }
+
+    /// <summary>Books and changes of another plan instead of one's own, in one step that is undone in one; what is there already keeps its id, what is wrong is named and nothing is taken.</summary>
+    [Fact]
+    public void The_books_of_a_project_are_taken_instead()
+    {
+        var from = Room(8000, 6000, "Office", "english-guidance", "german-workplaces");
+        from.Do(new ChangeRule("c", "asr-a1.2-height", Reason: "An old building."));
+        PlanBook[] books = [.. from.Plan.All<PlanBook>().Select(book => book with { Id = "new-" + book.Id })];
+        RuleChange[] changes = [.. from.Plan.All<RuleChange>().Select(change => change with { Id = "new-c" })];
+        var sample = Room(8000, 6000, "Office", "international-model-code", "english-guidance");
+        sample.Do(new ChangeRule("mine", "adb-discount", Reason: "Mine."));
+
+        Assert.Equal("books", sample.Refused(new TakeBooks([], [])).Field);
+        Assert.Equal("books", sample.Refused(new TakeBooks([new PlanBook("x", "{}")], [])).Field);
+        Assert.Equal("ruleId", sample.Refused(new TakeBooks([books[0]], [.. changes, new RuleChange("o", "none", "", "Why")])).Field);
+        Assert.Equal("id", sample.Refused(new TakeBooks([books[1] with { Id = "room" }, books[0]], [])).Field);
+        Assert.Equal("id", sample.Refused(new TakeBooks([.. books.Select(book => book with { Id = "same" })], [])).Field);
+
+        var after = sample.DoAndUndo(new TakeBooks([.. books], [.. changes]));
+        Assert.Equal(
+            ["book-english-guidance", "new-book-german-workplaces"],
+            after.All<PlanBook>().Select(book => book.Id).Order(StringComparer.Ordinal)
+        );
+        Assert.Equal(("new-c", "asr-a1.2-height"), after.All<RuleChange>().Select(change => (change.Id, change.RuleId)).Single());
+        Assert.Contains("already", sample.Refused(new TakeBooks([.. books], [.. changes])).Message);
+    }
 }

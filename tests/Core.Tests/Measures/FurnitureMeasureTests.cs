@@ -4,6 +4,7 @@ using Wellsedes.Core.Findings;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Things.SeatingBlocks;
 
 namespace Wellsedes.Core.Tests.Measures;
 
@@ -59,6 +60,57 @@ public sealed class FurnitureMeasureTests
                 Assert.Equal(aisle, finding.At[0].DistanceTo(finding.At[1]), 0.1);
             }
         }
+    }
+
+    /// <summary>
+    /// The same five rows, each but the first on a platform 150 mm higher than that of the row ahead: 50 seats need 48 in (1219.2 mm), and 150 mm (5.9 in) a riser adds nothing to 0.3 in a seat; at
+    /// 200 mm (7.87 in) up((7.87 - 7) / 0.1) = 9 steps of 0.005 in are added: 50 x 0.345 = 17.25 in, less than that.
+    /// </summary>
+    [Theory]
+    [InlineData(1219.2, 150, 0, true)]
+    [InlineData(1218.2, 150, 0, false)]
+    [InlineData(1220.2, 150, 5, true)]
+    [InlineData(1218.2, 150, 5, false)]
+    public void An_aisle_with_steps(double aisle, double riser, double turn, bool holds)
+    {
+        foreach (var units in new[] { UnitSystem.Metric, UnitSystem.FeetInches })
+        {
+            var sample = Blocks(aisle, 5, 10, turn, "international-model-code", units);
+            var from = new Placement(5000, 3000, turn);
+            for (var row = 1; row < 5; row++)
+            {
+                var middle = from.Out(new Point((10_000 + aisle) / 2, row * 1000));
+                sample.Do(
+                    new PutThing(new Platform($"step-{row}", PlanStart.LevelId, middle.X, middle.Y, turn, 14_000, 1000, row * riser))
+                );
+            }
+            var found = Of(sample, "ibc-1030.9.1-stepped-both");
+            Assert.Equal(holds ? 0 : 1, found.Length);
+            Assert.All(found, finding => Assert.Equal((aisle, 1219.2), (Math.Round(finding.Measured, 2), Math.Round(finding.Needed, 6))));
+            Assert.Empty(Of(sample, "ibc-1030.9.1-level-both"));
+        }
+    }
+
+    /// <summary>On one platform together, or with the platforms beside the rows alone, an aisle has no step: 42 in are enough.</summary>
+    [Fact]
+    public void An_aisle_on_one_platform_has_no_steps()
+    {
+        var sample = Blocks(1100, 5, 10, 0, "international-model-code");
+        sample.Do(new PutThing(new Platform("deck", PlanStart.LevelId, 10_500, 5000, 0, 14_000, 8000, 300)));
+        Assert.Empty(Of(sample, "ibc-1030.9.1-stepped-both"));
+        Assert.Empty(Of(sample, "ibc-1030.9.1-level-both"));
+    }
+
+    /// <summary>A high riser makes an aisle wider for those it serves: 0.3 in each, 0.005 in more for each 0.1 in over 7 in (1030.6.1); 200 seats at 200 mm need 200 x 0.345 = 69 in (1752.6 mm).</summary>
+    [Theory]
+    [InlineData(1752.6, 0)]
+    [InlineData(1751.6, 1)]
+    public void High_steps_ask_for_wider_aisles(double aisle, int findings)
+    {
+        var sample = Blocks(aisle, 10, 20, 0, "international-model-code");
+        for (var row = 1; row < 10; row++)
+            sample.Do(new PutThing(new Platform($"step-{row}", PlanStart.LevelId, 14_500, 3000 + row * 1000, 0, 27_000, 1000, row * 200)));
+        Assert.Equal(findings, Of(sample, "ibc-1030.6.1-aisle-capacity").Count(finding => finding.Title.Contains("with steps")));
     }
 
     /// <summary>31 rows without a cross aisle are one too many (MVStättVO section 10); with one between they are not.</summary>
@@ -214,17 +266,49 @@ public sealed class FurnitureMeasureTests
         Assert.Empty(Of(sample, "ada-221.2.1.1-wheelchair-spaces"));
     }
 
-    /// <summary>201 loose chairs are to be joined, 200 are not (International Building Code 2021, 1030.15); it is said as advice, as no plan shows it.</summary>
+    /// <summary>201 loose chairs are to be joined, 200 are not (International Building Code 2021, 1030.15; NFPA 101, 12.7.9.1).</summary>
     [Theory]
     [InlineData(200, 0)]
     [InlineData(201, 1)]
     public void Chairs_are_joined(int seats, int findings)
     {
+        foreach (
+            var (book, rule) in new[]
+            {
+                ("international-model-code", "ibc-1030.15-fastening"),
+                ("life-safety-code", "nfpa101-12.7.9-loose-seats"),
+            }
+        )
+        {
+            var sample = Room(30_000, 20_000, "Assembly", book);
+            for (var i = 0; i < seats; i++)
+                sample.Place($"c{i:000}", "stacking-chair", 1000 + 700 * (i % 40), 2000 + 1200 * (i / 40));
+            var found = Of(sample, rule);
+            Assert.Equal(findings, found.Length);
+            Assert.All(found, finding => Assert.Equal((FindingWeight.Must, (double)seats), (finding.Weight, finding.Measured)));
+        }
+    }
+
+    /// <summary>A block whose chairs are joined in their rows keeps the rule, says so on the drawing, and is no other block for it: nothing is filled anew.</summary>
+    [Fact]
+    public void A_block_joins_its_chairs()
+    {
         var sample = Room(30_000, 20_000, "Assembly", "international-model-code");
-        for (var i = 0; i < seats; i++)
-            sample.Place($"c{i:000}", "stacking-chair", 1000 + 700 * (i % 40), 2000 + 1200 * (i / 40));
-        var found = Of(sample, "ibc-1030.15-fastening");
-        Assert.Equal(findings, found.Length);
-        Assert.All(found, finding => Assert.Equal(FindingWeight.Advise, finding.Weight));
+        var block = ((SeatingBlock)SeatingBlock.Kind.Make("block", PlanStart.LevelId, PlanStart.SchemeId, new Point(15_000, 10_000))).As(
+            SeatingStyle.Rows
+        );
+        sample.Do(new PutThing(block with { Width = 20_000, Depth = 14_000 }) { Sure = true });
+        Assert.True(sample.State.Items.Length > 200);
+        Assert.Single(Of(sample, "ibc-1030.15-fastening"));
+        var before = sample.State.Items.Select(item => item.Item).ToArray();
+        var stored = sample.Plan.Find<SeatingBlock>("block")!;
+        sample.Do(new PutThing(stored with { Chairs = ChairsJoined.InRows }) { Sure = true });
+        Assert.Empty(Of(sample, "ibc-1030.15-fastening"));
+        Assert.Equal(before, sample.State.Items.Select(item => item.Item));
+        Assert.Equal("chairs joined", Assert.Single(sample.Plan.Find<SeatingBlock>("block")!.Texts(UnitSystem.Metric)).Text);
+        Assert.NotEqual(stored, sample.Plan.Find<SeatingBlock>("block"));
+        // A chair that stands by itself is joined to none.
+        sample.Place("alone", "stacking-chair", 1000, 1000);
+        Assert.Equal(1, Assert.Single(Of(sample, "ibc-1030.15-fastening")).Measured);
     }
 }

@@ -33,6 +33,7 @@ export type OwnMesh = Schemas["OwnMesh"];
 export type Viewpoint = Schemas["EntityViewpoint"];
 export type TakenEntry = Schemas["TakenEntry"];
 export type BookView = Schemas["BookView"];
+export type ProjectBooksView = Schemas["ProjectBooksView"];
 export type MeasureView = Schemas["MeasureView"];
 export type LastIssued = Schemas["LastIssuedView"];
 export type RoomHold = Schemas["RoomHold"];

@@ -26,6 +26,7 @@
   import { ghost } from "./ghost.svelte";
   import DrawBar from "./DrawBar.svelte";
   import MeasureLabels from "./MeasureLabels.svelte";
+  import WayMarks from "./WayMarks.svelte";
   import { boxOf, ink, paintItem, paintLabel, Picture, type Painted } from "./painter";
   import { boxOfAll, boxOfPoints, placeChips } from "./placing";
   import { RestLayer } from "./restLayer";
@@ -637,6 +638,7 @@
   {/each}
 
   <MeasureLabels {plan} {view} {under} />
+  {#if plan.stage === "prove"}<WayMarks {plan} {view} />{/if}
 
   {#if grip}
     <button

@@ -119,6 +119,14 @@ internal static class BlockFields
         new("focus", "Curve about", ThingFieldKind.Length, Note: "How far before the front.", Only: "style=CurvedRows"),
         new("fan", "Wings turned", ThingFieldKind.Angle, Only: "style=Herringbone"),
         new("wheelchairs", "Wheelchairs", ThingFieldKind.Count, Note: "Places for wheelchair users, at aisles.", Only: Audience),
+        new(
+            "chairs",
+            "Chairs are",
+            ThingFieldKind.Choice,
+            [new("Single", "single"), new("InRows", "joined in their rows")],
+            Note: "Written on the drawing.",
+            Only: Audience
+        ),
         new("reserved", "Reserved rows", ThingFieldKind.Count, Note: "From the front; their labels end in R.", Only: Chairs),
         new(
             "numbers",

@@ -6,6 +6,13 @@ using Wellsedes.Core.Rulebooks;
 
 namespace Wellsedes.Core.Things.SeatingBlocks;
 
+/// <summary>Whether chairs of a row are single, or joined to each other so that they cannot be moved apart.</summary>
+public enum ChairsJoined
+{
+    Single,
+    InRows,
+}
+
 /// <summary>
 /// An area of a scheme that is filled with tables or rows of chairs, and filled anew whenever it or what stands in it changes. These are stored items whose
 /// parent is its id. It is a rectangle or has a shape of its own, as a zone.
@@ -47,7 +54,8 @@ public sealed record SeatingBlock(
     int Reserved = 0,
     double Service = 0,
     string SecondCatalogue = "",
-    int? SecondSeats = null
+    int? SecondSeats = null,
+    ChairsJoined Chairs = ChairsJoined.Single
 ) : OutlinedThing(Id, LevelId, X, Y, Rotation, Width, Depth, Locked, Shape), IOfScheme
 {
     /// <summary>The most tables that can be wanted, or chairs of rows.</summary>
@@ -107,12 +115,12 @@ public sealed record SeatingBlock(
     public bool Equals(SeatingBlock? other) =>
         other is not null
         && base.Equals(other)
-        && (SchemeId, Name) == (other.SchemeId, other.Name)
+        && (SchemeId, Name, Chairs) == (other.SchemeId, other.Name, other.Chairs)
         && Told == other.Told
         && Kept.AsSpan().SequenceEqual(other.Kept.AsSpan())
         && LeftOut.AsSpan().SequenceEqual(other.LeftOut.AsSpan());
 
-    public override int GetHashCode() => HashCode.Combine(base.GetHashCode(), Name, Told);
+    public override int GetHashCode() => HashCode.Combine(base.GetHashCode(), Name, Chairs, Told);
 
     public override string Word() => Kind.Word;
 
@@ -173,6 +181,8 @@ public sealed record SeatingBlock(
             SecondSeats = asked.SecondSeats,
         };
 
+    public override bool JoinsChairs() => Chairs == ChairsJoined.InRows && SeatingStyles.Of(Style).IsOfChairs;
+
     /// <summary>The passage between its rows is as wide as it is asked here, whatever seats elsewhere ask.</summary>
     public override double? AsksOfOwn() => SeatingStyles.Of(Style).HasRows ? GapBetweenRows : null;
 
@@ -198,6 +208,10 @@ public sealed record SeatingBlock(
             LeftOut = [.. LeftOut.Select(p => new Point(-p.X, p.Y))],
         };
 
-    public override IEnumerable<ThingText> Texts(UnitSystem units) =>
-        Name.Length == 0 ? [] : [Written(Name, new Point(0, Depth / 2 - 250))];
+    public override IEnumerable<ThingText> Texts(UnitSystem units)
+    {
+        string[] words = [Name, JoinsChairs() ? "chairs joined" : ""];
+        var text = string.Join(", ", words.Where(word => word.Length > 0));
+        return text.Length == 0 ? [] : [Written(text, new Point(0, Depth / 2 - 250))];
+    }
 }

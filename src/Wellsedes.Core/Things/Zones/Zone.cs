@@ -33,6 +33,9 @@ public sealed record Zone(
     string Use = ""
 ) : OutlinedThing(Id, LevelId, X, Y, Rotation, Width, Depth, Locked, Shape), IOfScheme
 {
+    /// <summary>The use of a zone whose rooms are one home.</summary>
+    private const string Dwelling = "Dwelling";
+
     public static ThingKind Kind { get; } =
         new(
             "zone",
@@ -48,6 +51,7 @@ public sealed record Zone(
                     [
                         new ThingChoice("", "as its room"),
                         .. RoomUses.All.Where(use => use.Usable).Select(use => new ThingChoice(use.Name, use.Name)),
+                        new ThingChoice(Dwelling, "one home of all its rooms"),
                     ],
                     "By which its people are counted."
                 ),
@@ -69,7 +73,10 @@ public sealed record Zone(
 
     public override bool Counts() => true;
 
-    public override string OwnUse() => Use.Trim();
+    /// <summary>The rooms of a dwelling have each a use of their own.</summary>
+    public override string OwnUse() => IsDwelling() ? "" : Use.Trim();
+
+    public override bool IsDwelling() => Use.Trim().Equals(Dwelling, StringComparison.OrdinalIgnoreCase);
 
     public override Asked Asks() => new(Seats, null, Workstations, Screens, WheelchairSpaces, StorageLength, WithPower);
 

@@ -226,13 +226,17 @@ public static class ProjectEndpoints
         Guid projectId,
         NewPlan request,
         PlanStore store,
+        BookStore books,
         CancellationToken cancel
     )
     {
         var title = request.Title.Trim();
         if (title.Length == 0 || WellFormed.Text("title", title) is not null)
             return TypedResults.Problem("The title must have 1 to 80 characters.", statusCode: 422);
-        var plan = Plan.Of(PlanStart.Entities(title, request.Units), Shipped.Library);
+        // It is held against the books of its project from the first day.
+        var kept = await books.OfProjectAsync(projectId, cancel);
+        Entity[] held = kept is null ? [] : [.. kept.Books, .. kept.Changes];
+        var plan = Plan.Of([.. PlanStart.Entities(title, request.Units), .. held], Shipped.Library);
         return TypedResults.Ok(new PlanMade(await store.AddAsync(projectId, plan, cancel: cancel)));
     }
 

@@ -122,7 +122,7 @@ public static class RulebookEndpoints
             : TypedResults.Ok(
                 new AskView(
                     [.. answer.Answers.Select(one => new RuleValueView(one.Key, RuleFigures.Told(one.Value)))],
-                    [.. answer.Steps.Select(step => step.Told())],
+                    [.. answer.Working],
                     rule.Source.Told(),
                     Rule.FromMemory
                 )

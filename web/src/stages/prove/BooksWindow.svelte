@@ -3,8 +3,9 @@
   import Select from "../../parts/Select.svelte";
   import Window from "../../parts/Window.svelte";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
-  import { bookOf, chosenBooks } from "./books";
+  import { chosenBooks } from "./books";
   import HouseBook from "./HouseBook.svelte";
+  import ProjectBooks from "./ProjectBooks.svelte";
   import RuleCard from "./RuleCard.svelte";
 
   /** The books a plan may be held against, and the rules in one of them. */
@@ -36,28 +37,6 @@
       if (asked === looked) rules = data ?? [];
     });
   });
-
-  /** The other plans of the project, whose books may be taken over. */
-  let others = $state.raw<{ id: string; title: string }[]>([]);
-  let asIn = $state("");
-  $effect(() => {
-    if (!open || others.length) return;
-    void api.GET("/api/projects").then(({ data }) => {
-      const project = data?.find((one) => one.plans.some((other) => other.id === plan.id));
-      others = project?.plans.filter((other) => other.id !== plan.id) ?? [];
-    });
-  });
-  async function takeFrom(planId: string) {
-    const { data } = await api.GET("/api/plans/{planId}", { params: { path: { planId } } });
-    const theirs = (data?.entities ?? []).filter((one) => one.type === "rulebook") as unknown as {
-      id: string;
-      text: string;
-    }[];
-    for (const book of theirs)
-      if (!chosenBooks(plan).some((one) => one.bookId === bookOf(book).bookId))
-        await plan.do({ do: "bring-book", id: plan.newId("book"), text: book.text });
-    asIn = "";
-  }
 
   function choose(book: BookView, on: boolean) {
     const there = chosen.find((one) => one.bookId === book.id);
@@ -95,19 +74,7 @@
       </li>
     {/each}
   </ul>
-  {#if others.length}
-    <div class="mt-2 flex items-center gap-2">
-      <span>The books of another plan of the project</span>
-      <Select
-        label="Take the books of another plan"
-        class="field w-[250px]"
-        options={[["", "none"] as const, ...others.map((one) => [one.id, one.title] as const)]}
-        bind:value={asIn}
-        disabled={!plan.canEdit}
-        onvalue={(id) => id && void takeFrom(id)}
-      />
-    </div>
-  {/if}
+  <ProjectBooks {plan} {open} />
   <HouseBook {plan} shipped={books.map((book) => book.id)} />
   <div class="mt-3 flex items-center gap-2 border-t border-edge pt-3">
     <Select

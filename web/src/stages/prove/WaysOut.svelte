@@ -1,22 +1,12 @@
 <script lang="ts">
-  import type { ExitLoad, Opening } from "../../app/api";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
-  import { byWay } from "./books";
+  import { byWay, isShort, toggleWay } from "../../plan/waysOut";
 
   /** Who leaves by each way out when everybody goes the nearest way; a way out is shut and opened by a press. */
   let { plan, nameOf }: { plan: OpenPlan; nameOf: (bookId: string) => string } = $props();
 
   /** Each way out once, with what the books say of it. */
   const ways = $derived(byWay(plan.figures?.exits ?? []));
-  const short = (loads: ExitLoad[]) => loads.some((load) => load.spare != null && load.spare < 0);
-
-  function toggle(id: string) {
-    const opening = plan.entities.get(id) as Opening;
-    void plan.do(() => {
-      const now = plan.entities.get(id) as Opening;
-      return { do: "put-opening", opening: { ...now, shut: !opening.shut }, sure: true };
-    });
-  }
 </script>
 
 <h2 class="mt-5 text-[15px] font-semibold">Ways out</h2>
@@ -26,14 +16,14 @@
     {@const way = loads[0]!}
     <li class="border-t border-edge pt-1.5">
       <span class="flex items-start justify-between gap-2">
-        <span class="min-w-0 font-medium" class:text-must={short(loads)}>{way.name}</span>
+        <span class="min-w-0 font-medium" class:text-must={isShort(loads)}>{way.name}</span>
         {#if plan.all("opening").some((one) => one.id === way.subjectId)}
           <button
             class="action min-h-7 shrink-0"
             aria-pressed={way.shut}
             aria-label="{way.shut ? 'Open' : 'Shut'} {way.name}"
             disabled={!plan.canEdit}
-            onclick={() => toggle(way.subjectId)}>{way.shut ? "Open" : "Shut"}</button
+            onclick={() => toggleWay(plan, way.subjectId)}>{way.shut ? "Open" : "Shut"}</button
           >
         {/if}
       </span>

@@ -1,4 +1,3 @@
-import type { ExitLoad } from "../../app/api";
 import type { OpenPlan } from "../../plan/openPlan.svelte";
 
 /** A book the plan is held against: the plan's copy of it, and which book that is. */
@@ -40,15 +39,4 @@ export function bookText(plan: OpenPlan, id: string): string {
 export function rulesOf(plan: OpenPlan, id: string): { id: string; title: string; metric: string }[] {
   const { text } = plan.entities.get(id) as unknown as { text: string };
   return (JSON.parse(text) as { rules: { id: string; title: string; metric: string }[] }).rules;
-}
-
-/** Each way out once, with what the books say of it, in the order they are first met. */
-export function byWay(loads: ExitLoad[]): ExitLoad[][] {
-  const by = new Map<string, ExitLoad[]>();
-  for (const load of loads) {
-    const some = by.get(load.subjectId);
-    if (some) some.push(load);
-    else by.set(load.subjectId, [load]);
-  }
-  return [...by.values()];
 }
