@@ -1,3 +1,4 @@
+using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Findings;
 using Wellsedes.Core.Planning;
@@ -65,6 +66,12 @@ public sealed class DemoWalkTests
                     .Order(StringComparer.Ordinal),
             ]
         );
+        Finding[] Meeting() =>
+            [.. planner.StateOf(plan, "scheme-a", plan.FirstLevel.Id).Findings.Where(finding => finding.RuleId == "area-boardroom")];
+        Assert.Equal(2, Meeting().Length);
+        plan = Do(plan, new SetSeats("scheme-a-weir-table", new SeatsBySide(Front: 3, Back: 2)));
+        plan = Do(plan, new SetSeats("scheme-a-penstock-table", new SeatsBySide(Front: 2, Back: 2)));
+        Assert.Empty(Meeting());
         var studio = plan.All<Room>().Single(room => room.Name == "Sluice Studio");
         plan = Do(plan, new NameRoom(studio.Id, studio.Name, studio.Use, studio.Number, 2750));
         var living = plan.All<Room>().Single(room => room.Name == "Living and kitchen");

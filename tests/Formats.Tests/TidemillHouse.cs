@@ -47,6 +47,8 @@ internal static class TidemillHouse
     {
         foreach (var book in (string[])["english-guidance", "american-accessibility", "space-standards", "german-workplaces"])
             Do(new ChooseBook($"book-{book}", book));
+        // Nobody is sure of its value: a rule of the house.
+        Do(new TakeHouseRule("book-house", "area-boardroom"));
         Do(
             new ChangeRule(
                 "desks-by-tenant",

@@ -24,6 +24,8 @@ public static class TableGaps
     private const double Square = 0.9;
     private const double Facing = 0.5;
 
+    private const string Round = "round-table";
+
     private sealed record Line(PlacedItem Table, PlacedItem? Other, Gap Gap, int Sides);
 
     public static IEnumerable<Measured> Measure(LevelSpace space, IReadOnlyCollection<PlacedItem> items)
@@ -102,7 +104,9 @@ public static class TableGaps
             ("edge_mm", line.Gap.Width),
             ("sides", (double)line.Sides),
             ("to_wall", line.Other is null),
-            ("length_mm", LengthOf(line, across))
+            ("length_mm", LengthOf(line, across)),
+            ("rounds", line.Table.Kind.Maker == Round && line.Other?.Kind.Maker == Round),
+            ("width_mm", line.Table.Size.Width)
         ) with
         {
             // A table is measured to another and to the wall.

@@ -408,7 +408,7 @@ public sealed class BookTests
         Assert.Equal("books", sample.Refused(new TakeBooks([new PlanBook("x", "{}")], [])).Field);
         Assert.Equal("ruleId", sample.Refused(new TakeBooks([books[0]], [.. changes, new RuleChange("o", "none", "", "Why")])).Field);
         Assert.Equal("id", sample.Refused(new TakeBooks([books[1] with { Id = "room" }, books[0]], [])).Field);
-        Assert.Equal("id", sample.Refused(new TakeBooks([.. books.Select(book => book with { Id = "same" })], [])).Field);
+        Assert.Equal("id", sample.Refused(new TakeBooks([.. books], [changes[0] with { Id = "new-book-german-workplaces" }])).Field);
 
         var after = sample.DoAndUndo(new TakeBooks([.. books], [.. changes]));
         Assert.Equal(

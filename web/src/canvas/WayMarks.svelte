@@ -8,7 +8,7 @@
   let { plan, view }: { plan: OpenPlan; view: Viewport } = $props();
 
   /** From the middle of the wall to the middle of a mark, on the screen. */
-  const off = 26;
+  const off = 40;
 
   const marks = $derived.by(() => {
     const shell = plan.shell;

@@ -69,15 +69,23 @@ public static class RulebookEndpoints
 
     private static readonly BookView[] Books =
     [
-        .. RulebookShelf.Shipped.Books.Select(book => new BookView(
-            book.Id,
-            book.Name,
-            book.Rules.Length,
-            book.Rules.Count(rule => !rule.Judges.IsEmpty && rule.Confidence != RuleConfidence.Low),
-            book.Rules.Any(rule => !rule.Uses.IsEmpty),
-            [.. book.Rules.Select(rule => $"{rule.Source.Title}, {rule.Source.Edition}").Distinct().Order(StringComparer.Ordinal).Take(12)],
-            EditionOf(book)
-        )),
+        .. RulebookShelf
+            .Shipped.Books.OrderBy(book => book.Name, StringComparer.Ordinal)
+            .Select(book => new BookView(
+                book.Id,
+                book.Name,
+                book.Rules.Length,
+                book.Rules.Count(rule => !rule.Judges.IsEmpty && rule.Confidence != RuleConfidence.Low),
+                book.Rules.Any(rule => !rule.Uses.IsEmpty),
+                [
+                    .. book
+                        .Rules.Select(rule => $"{rule.Source.Title}, {rule.Source.Edition}")
+                        .Distinct()
+                        .Order(StringComparer.Ordinal)
+                        .Take(12),
+                ],
+                EditionOf(book)
+            )),
     ];
 
     /// <summary>The edition that most of its rules are from, without what is said of it in brackets.</summary>

@@ -55,9 +55,12 @@
   const day = (at: string) => at.slice(0, 10);
 </script>
 
-<section class="mt-2 border-t border-edge pt-2" aria-label="Books of the project">
+<section
+  class="mt-2 flex flex-wrap items-center gap-x-2 gap-y-1 border-t border-edge pt-2"
+  aria-label="Books of the project"
+>
   {#if kept}
-    <p>
+    <p class="w-full">
       {#if kept.books.length}
         <span title={kept.names.join("\n")}
           >The project keeps {kept.names.length === 1 ? kept.names[0] : `${kept.names.length} books`} for its plans
@@ -68,7 +71,7 @@
         The project keeps no books for its plans yet.
       {/if}
     </p>
-    <div class="mt-1 flex gap-1.5">
+    <span class="contents">
       {#if !kept.areOfPlan}
         {#if kept.books.length}
           <button class="action" disabled={!plan.canEdit} onclick={take}>Take the project’s</button>
@@ -77,10 +80,10 @@
           >Keep this plan’s for the project</button
         >
       {/if}
-    </div>
+    </span>
   {/if}
   {#if others.length}
-    <div class="mt-1 flex items-center gap-2">
+    <div class="flex items-center gap-2">
       <span>Add the books of another plan</span>
       <Select
         label="Take the books of another plan"
