@@ -67,14 +67,11 @@ public static class Aisles
         IReadOnlyDictionary<RowChair, int> rowOf
     )
     {
-        (Convex Floor, double Rise)[] decks = [.. space.Platforms.Select(platform => (platform.Floor(), platform.Rise))];
-        if (decks.Length == 0)
+        if (!space.Platforms.Any())
             return 0;
-        // Where platforms lie one on the other the last one counts, as in the drawing.
-        double HeightAt(Point p) => decks.LastOrDefault(deck => deck.Floor.Holds(p)).Rise;
         var heights = aisle
             .GroupBy(end => rowOf[end.Chair])
-            .ToDictionary(row => row.Key, row => HeightAt(Point.Middle(row.First().From, row.First().To)));
+            .ToDictionary(row => row.Key, row => space.RiseAt(Point.Middle(row.First().From, row.First().To)));
         return heights
             .Where(row => rows[row.Key].Ahead >= 0 && heights.ContainsKey(rows[row.Key].Ahead))
             .Select(row => Math.Abs(row.Value - heights[rows[row.Key].Ahead]))

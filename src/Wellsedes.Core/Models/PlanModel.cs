@@ -109,8 +109,8 @@ public sealed record PlanModel(ImmutableArray<ModelKind> Kinds, ImmutableArray<M
                 level.Height,
                 [.. parts.Where(part => !part.Faces.IsEmpty)],
                 [
-                    .. standing.SelectMany(item => kinds.NodesOf(item, Finishes.TintOf(plan, item.Item))),
-                    .. shows.People ? standing.SelectMany(kinds.PeopleAt) : [],
+                    .. standing.SelectMany(item => Raised(kinds.NodesOf(item, Finishes.TintOf(plan, item.Item)), RiseUnder(item))),
+                    .. shows.People ? standing.SelectMany(item => Raised(kinds.PeopleAt(item), RiseUnder(item))) : [],
                 ]
             )
             {
@@ -135,13 +135,19 @@ public sealed record PlanModel(ImmutableArray<ModelKind> Kinds, ImmutableArray<M
                     )),
                 ],
                 Platforms = [.. shell.Platforms.Select(platform => (platform.Floor(), platform.Rise))],
-                Seats = [.. standing.SelectMany(SeatsOf)],
+                Seats = [.. standing.SelectMany(item => SeatsOf(item, RiseUnder(item)))],
             };
+
+            // A sunken floor is not cut out of the level in space, so nothing stands lower than that.
+            double RiseUnder(PlacedItem item) => Math.Max(0, shell.RiseAt(item.Item.Placement.Origin));
         }
+
+        static IEnumerable<ModelNode> Raised(IEnumerable<ModelNode> nodes, double rise) =>
+            rise == 0 ? nodes : nodes.Select(node => node with { Z = node.Z + rise });
     }
 
     /// <summary>Where people sit, and the way they look.</summary>
-    private static IEnumerable<ModelSeat> SeatsOf(PlacedItem placed)
+    private static IEnumerable<ModelSeat> SeatsOf(PlacedItem placed, double rise)
     {
         for (var i = 0; i < placed.Form.Seats.Length; i++)
         {
@@ -153,7 +159,7 @@ public sealed record PlanModel(ImmutableArray<ModelKind> Kinds, ImmutableArray<M
                 placed.Item.Id,
                 placed.Form.Seats.Length == 1 ? placed.Name : $"{placed.Name}, seat {(seat.Id.Length > 0 ? seat.Id : $"{i + 1}")}",
                 own.Out(at.Origin),
-                placed.Bottom,
+                placed.Bottom + rise,
                 AngleText.Normal(own.Rotation + at.Rotation - 90)
             );
         }

@@ -61,6 +61,9 @@ public sealed record LevelSpace(Level Level, LevelWalls Walls, LevelFloor Floor,
 
     public IEnumerable<Platform> Platforms => Things.OfType<Platform>();
 
+    /// <summary>How much higher than the level the floor lies at a point, in mm: by the last of the platforms there, as they are drawn.</summary>
+    public double RiseAt(Point p) => Platforms.LastOrDefault(platform => platform.Floor().Holds(p))?.Rise ?? 0;
+
     /// <summary>The box around everything of the shell, in mm; empty where nothing is.</summary>
     public Bounds Bounds => bounds.Value;
 

@@ -128,4 +128,23 @@ public sealed class PlanModelTests
         Assert.Equal(4 + 1 + 2 + 1, level.Shell.Length);
         Assert.All(level.Shell, part => Assert.True(SolidTests.IsClosed(part.Faces), part.Name));
     }
+
+    /// <summary>On platforms things stand, and people sit, as much higher; of two that lie one on the other the last counts, and into a sunken floor, which is not cut out, nothing goes down.</summary>
+    [Fact]
+    public void What_stands_on_platforms_is_raised()
+    {
+        var sample = new Sample().Room(12_000, 9000).Door();
+        sample.Do(new PutThing(new Platform("low", PlanStart.LevelId, 6000, 6000, 0, 8000, 4000, 200)) { Sure = true });
+        sample.Do(new PutThing(new Platform("row", PlanStart.LevelId, 6000, 7000, 5, 6000, 1500, 400)) { Sure = true });
+        sample.Do(new PutThing(new Platform("pit", PlanStart.LevelId, 2000, 1500, 0, 2000, 2000, -300)) { Sure = true });
+        sample
+            .Place("floor", "banquet-chair", 6000, 2500)
+            .Place("first", "banquet-chair", 6000, 5000)
+            .Place("second", "banquet-chair", 6000, 7000)
+            .Place("sunken", "banquet-chair", 2000, 1500);
+        var level = sample.Planner.ModelOf(sample.Plan, PlanStart.SchemeId).Levels.Single();
+        double Z(string id) => level.Nodes.Single(node => node.ItemId == id).Z;
+        Assert.Equal((0.0, 200.0, 400.0, 0.0), (Z("floor"), Z("first"), Z("second"), Z("sunken")));
+        Assert.All(level.Seats, seat => Assert.Equal(Z(seat.ItemId), seat.Z));
+    }
 }
