@@ -44,77 +44,110 @@ public static class FreeFronts
         ["care-bed"] = "bed",
     };
 
+    /// <summary>Something that free floor is asked before, of the furniture or of the shell.</summary>
+    /// <param name="Front">Where its front looks to, in its own frame.</param>
+    private sealed record Fronted(string Id, string Name, string Kind, Placement At, double Width, double Depth, Point Front);
+
     public static IEnumerable<Measured> Measure(LevelSpace space, IReadOnlyCollection<PlacedItem> items)
     {
-        PlacedItem[] some = [.. items.Where(item => Kinds.ContainsKey(item.Kind.Maker) && item.Bottom <= Tolerance.Length)];
+        Fronted[] some =
+        [
+            .. items.Where(item => Kinds.ContainsKey(item.Kind.Maker) && item.Bottom <= Tolerance.Length).Select(Of),
+            .. space
+                .Things.Where(thing => thing.Ware().Length > 0)
+                .Select(thing => new Fronted(
+                    thing.Id,
+                    thing.Called(),
+                    thing.Ware(),
+                    thing.Placement,
+                    thing.Width,
+                    thing.Depth,
+                    new Point(0, -1)
+                )),
+        ];
         if (some.Length == 0)
             yield break;
         var standing = Standing.On(space, [.. items.Where(item => !item.IsSeat)]);
-        foreach (var item in some)
+        foreach (var thing in some)
         {
-            var kind = Kinds[item.Kind.Maker];
-            if (kind == "bed")
-                yield return Bed(space, item, standing);
-            if (kind is "wc" or "basin")
-                yield return CentreLine(space, item, kind, standing);
-            if (kind != "bed" && Out(item, OutOf(item), standing) is var (clear, from, to))
-                yield return Measured.Of(
-                    RuleMeasures.FreeFront,
-                    item.Item.Id,
-                    $"Before {item.Name}",
-                    space.LevelId,
-                    [from, to],
-                    ("kind", kind),
-                    ("use", space.RoomAt(item.Item.Placement.Origin)?.Room.Use ?? ""),
-                    ("clear_mm", clear),
-                    ("width_mm", item.Size.Width)
-                );
+            if (thing.Kind == "bed")
+            {
+                yield return Bed(space, thing, standing);
+                continue;
+            }
+            if (thing.Kind is "wc" or "basin")
+                yield return CentreLine(space, thing, standing);
+            var (clear, from, to) = Out(thing, thing.Front, standing);
+            yield return Measured.Of(
+                RuleMeasures.FreeFront,
+                thing.Id,
+                $"Before {thing.Name}",
+                space.LevelId,
+                [from, to],
+                ("kind", thing.Kind),
+                ("use", UseAt(space, thing)),
+                ("clear_mm", clear),
+                ("width_mm", thing.Width)
+            );
         }
     }
 
     /// <summary>Its front looks towards -y of its own; of a desk that side counts where one sits.</summary>
-    private static Point OutOf(PlacedItem item) =>
-        item.Form.Seats is [{ AtTable: true } seat, ..] ? new Point(0, seat.Outward.Y > 0.5 ? 1 : -1) : new Point(0, -1);
+    private static Fronted Of(PlacedItem item) =>
+        new(
+            item.Item.Id,
+            item.Name,
+            Kinds[item.Kind.Maker],
+            item.Item.Placement,
+            item.Size.Width,
+            item.Size.Depth,
+            new Point(0, item.Form.Seats is [{ AtTable: true, Outward.Y: > 0.5 }, ..] ? 1 : -1)
+        );
 
-    private static Measured Bed(LevelSpace space, PlacedItem bed, SpatialIndex<Standing> standing)
+    private static string UseAt(LevelSpace space, Fronted thing) => space.RoomAt(thing.At.Origin)?.Room.Use ?? "";
+
+    private static (double Clear, Point From, Point To)[] Sides(Fronted thing, SpatialIndex<Standing> standing) =>
+        [.. new[] { new Point(-1, 0), new Point(1, 0) }.Select(way => Out(thing, way, standing))];
+
+    private static Measured Bed(LevelSpace space, Fronted bed, SpatialIndex<Standing> standing)
     {
-        var sides = new[] { new Point(-1, 0), new Point(1, 0) }.Select(way => Out(bed, way, standing)).ToArray();
+        var sides = Sides(bed, standing);
         var foot = Out(bed, new Point(0, -1), standing);
         var least = sides.MinBy(side => side.Clear);
         return Measured.Of(
             RuleMeasures.BedSide,
-            bed.Item.Id,
+            bed.Id,
             $"Beside {bed.Name}",
             space.LevelId,
             [least.From, least.To],
-            ("width_mm", bed.Size.Width),
+            ("width_mm", bed.Width),
             ("sides_mm", sides.Select(side => (object?)side.Clear).ToArray()),
             ("foot_mm", foot.Clear)
         );
     }
 
     /// <summary>From the middle of it sideways to what stands or ends nearest.</summary>
-    private static Measured CentreLine(LevelSpace space, PlacedItem item, string kind, SpatialIndex<Standing> standing)
+    private static Measured CentreLine(LevelSpace space, Fronted thing, SpatialIndex<Standing> standing)
     {
-        var sides = new[] { new Point(-1, 0), new Point(1, 0) }.Select(way => Out(item, way, standing)).ToArray();
+        var sides = Sides(thing, standing);
         var least = sides.MinBy(side => side.Clear);
         return Measured.Of(
             RuleMeasures.CentreLine,
-            item.Item.Id,
-            $"Beside {item.Name}",
+            thing.Id,
+            $"Beside {thing.Name}",
             space.LevelId,
-            [item.Item.Placement.Origin, least.To],
-            ("kind", kind),
-            ("use", space.RoomAt(item.Item.Placement.Origin)?.Room.Use ?? ""),
-            ("centre_mm", item.Size.Width / 2 + least.Clear),
-            ("between_mm", item.Size.Width + sides.Sum(side => side.Clear))
+            [thing.At.Origin, least.To],
+            ("kind", thing.Kind),
+            ("use", UseAt(space, thing)),
+            ("centre_mm", thing.Width / 2 + least.Clear),
+            ("between_mm", thing.Width + sides.Sum(side => side.Clear))
         );
     }
 
     /// <param name="way">A unit vector along x or y of its own.</param>
-    private static (double Clear, Point From, Point To) Out(PlacedItem item, Point way, SpatialIndex<Standing> standing)
+    private static (double Clear, Point From, Point To) Out(Fronted thing, Point way, SpatialIndex<Standing> standing)
     {
-        var (half, wide) = way.X == 0 ? (item.Size.Depth / 2, item.Size.Width) : (item.Size.Width / 2, item.Size.Depth);
+        var (half, wide) = way.X == 0 ? (thing.Depth / 2, thing.Width) : (thing.Width / 2, thing.Depth);
         var shift = 0.0;
         if (way.X != 0 && wide > BesideBed)
             (shift, wide) = ((BesideBed - wide) / 2, BesideBed);
@@ -122,19 +155,19 @@ public static class FreeFronts
         {
             var middle = way * (half + (from + to) / 2) + new Point(0, shift);
             var (deep, across) = (to - from, wide - 4 * Tolerance.Length);
-            return (way.X == 0 ? Convex.Rectangle(middle, across, deep) : Convex.Rectangle(middle, deep, across)).At(item.Item.Placement);
+            return (way.X == 0 ? Convex.Rectangle(middle, across, deep) : Convex.Rectangle(middle, deep, across)).At(thing.At);
         }
-        var (at, off) = (item.Item.Placement, new Point(0, shift));
+        var off = new Point(0, shift);
         var clear = Farthest;
         foreach (var other in standing.Meeting(Before(0, Farthest).Bounds))
             if (
-                other.Item != item
+                other.Id != thing.Id
                 && !other.IsChair
                 && other.Item is not { Bottom: > 0 }
                 && StraightOut.To(other.Shape, Before, Farthest) is { } away
                 && away < clear
             )
                 clear = away;
-        return (clear, at.Out(way * half + off), at.Out(way * (half + clear) + off));
+        return (clear, thing.At.Out(way * half + off), thing.At.Out(way * (half + clear) + off));
     }
 }

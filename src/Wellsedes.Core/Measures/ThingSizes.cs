@@ -19,17 +19,43 @@ public static class ThingSizes
         items
             .Where(item => Kinds.ContainsKey(item.Kind.Maker) && item.Bottom <= Tolerance.Length)
             .Select(item =>
-                Measured.Of(
-                    RuleMeasures.ThingSize,
+                Of(
+                    space,
                     item.Item.Id,
                     item.Name,
-                    space.LevelId,
-                    [item.Item.Placement.Origin],
-                    ("kind", Kinds[item.Kind.Maker]),
-                    ("use", space.RoomAt(item.Item.Placement.Origin)?.Room.Use ?? ""),
-                    ("width_mm", item.Size.Width),
-                    ("depth_mm", item.Size.Depth),
-                    ("high_mm", item.Size.Height)
+                    Kinds[item.Kind.Maker],
+                    item.Item.Placement,
+                    item.Size.Width,
+                    item.Size.Depth,
+                    item.Size.Height
                 )
+            )
+            .Concat(
+                space
+                    .Things.Where(thing => thing.Ware() == "shower")
+                    .Select(thing => Of(space, thing.Id, thing.Called(), "shower", thing.Placement, thing.Width, thing.Depth, thing.Top()))
             );
+
+    private static Measured Of(
+        LevelSpace space,
+        string id,
+        string name,
+        string kind,
+        Placement at,
+        double width,
+        double depth,
+        double high
+    ) =>
+        Measured.Of(
+            RuleMeasures.ThingSize,
+            id,
+            name,
+            space.LevelId,
+            [at.Origin],
+            ("kind", kind),
+            ("use", space.RoomAt(at.Origin)?.Room.Use ?? ""),
+            ("width_mm", width),
+            ("depth_mm", depth),
+            ("high_mm", high)
+        );
 }

@@ -141,6 +141,9 @@ public abstract record Thing(string Id, string LevelId, double X, double Y, doub
     /// <summary>The same with the ids it names carried over to those of copies.</summary>
     public virtual Thing Carrying(Func<string, string> ids) => this;
 
+    /// <summary>What it is that free floor is asked before, as measures tell these apart: "wc", "basin", "bath", "shower", "kitchen"; "" for all else.</summary>
+    public virtual string Ware() => "";
+
     /// <summary>Whether it gives power to what stands near.</summary>
     public virtual bool GivesPower() => false;
 

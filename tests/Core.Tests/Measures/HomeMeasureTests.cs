@@ -4,6 +4,7 @@ using Wellsedes.Core.Findings;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Things.Fittings;
 using Wellsedes.Core.Things.LowCeilings;
 using Wellsedes.Core.Things.Zones;
 
@@ -163,6 +164,23 @@ public sealed class HomeMeasureTests
         sample.Place("basin", "basin", beside.X, beside.Y, turn);
         Assert.Equal(holds ? 0 : 1, Of(sample, "irc-wc-centre").Length);
         Assert.All(Of(sample, "irc-wc-centre"), finding => Assert.Equal(centre, finding.Measured, 0.02));
+    }
+
+    /// <summary>What is fixed to the building counts as what is furnished: a toilet 380 mm from the wall, a shower of 750, a basin with 530 mm of floor before it.</summary>
+    [Theory]
+    [InlineData(1, 0)]
+    [InlineData(-1, 1)]
+    public void Fittings_of_the_shell(double more, int findings)
+    {
+        var sample = Room(4000, 3000, "Bathroom", "space-standards");
+        Fitting Put(string id, FittingKind kind, double x, double y, double width, double depth, double turn = 0) =>
+            new(id, L, kind, x, y, turn, width, depth, 800);
+        sample.Do(new PutThing(Put("wc", FittingKind.Toilet, 381 + more, 2650, 380, 700)));
+        sample.Do(new PutThing(Put("shower", FittingKind.Shower, 3000, 2500, 762 + more, 800)) { Sure = true });
+        sample.Do(new PutThing(Put("basin", FittingKind.Basin, 2000, 225 + 533.4 + more, 550, 450)));
+        Assert.Equal(findings, Of(sample, "irc-wc-centre").Length);
+        Assert.Equal(findings, Of(sample, "irc-shower-24").Length);
+        Assert.Equal(findings, Of(sample, "irc-front-21").Length);
     }
 
     /// <summary>A toilet is at least 30 x 60 in (762 x 1524 mm; International Plumbing Code 405.3.1).</summary>

@@ -78,6 +78,17 @@ public sealed record Fitting(
 
     public override ThingEffect Effect() => IsPoint ? ThingEffect.None : ThingEffect.Solid;
 
+    public override string Ware() =>
+        Kind switch
+        {
+            FittingKind.Toilet => "wc",
+            FittingKind.Basin => "basin",
+            FittingKind.Bath => "bath",
+            FittingKind.Shower => "shower",
+            FittingKind.Sink => "kitchen",
+            _ => "",
+        };
+
     public override double Top() => Height;
 
     public override bool GoesUp() => Kind == FittingKind.Shaft;
