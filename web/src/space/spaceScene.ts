@@ -43,7 +43,11 @@ const coarsest = 0.6;
 /** After so many pictures it is known how long they take. */
 const tries = 4;
 /** What is dragged on the plan is drawn here no oftener than after so many ms. */
-const besidePlan = 90;
+const besidePlan = 100;
+/** So long in ms a hand may rest before that is drawn by itself. */
+const untilMoved = 40;
+/** And no finer than with this share of the screen's points; at rest it is fine again. */
+const aside = 0.5;
 
 // A little farther than it is: edges lie before the faces they are of.
 const solid = new MeshBasicMaterial({
@@ -115,6 +119,8 @@ export class SpaceScene {
   private coarseness = 1;
   /** Whether a moving picture goes without the edges of things: they come at rest. */
   private isPlain = false;
+  /** Whether something is dragged on the plan beside: the picture is drawn coarser, as the plan is what is looked at. */
+  private isAside = false;
   private tried = 0;
   private shown = 1;
   /** Things in full, and as boxes. */
@@ -322,27 +328,28 @@ export class SpaceScene {
     this.wanted ||= requestAnimationFrame(() => {
       this.wanted = 0;
       this.detail(!this.isMany);
-      this.edges.visible &&= !this.isPlain;
-      this.fineness(this.coarseness);
+      this.edges.visible &&= !this.isPlain && !this.isAside;
+      this.fineness(this.isAside ? Math.min(this.coarseness, aside) : this.coarseness);
       const start = performance.now();
       this.drawnAt = start;
       this.render();
       // Few things need no waiting for each picture: the page has other work.
       if (this.isMany || this.tried++ < tries) this.foresee(start);
       clearTimeout(this.resting);
-      if (this.isMany || this.isPlain) this.resting = setTimeout(() => this.atRest(), 300);
+      if (this.isMany || this.isPlain || this.isAside) this.resting = setTimeout(() => this.atRest(), 300);
     });
   }
 
-  /** The same, but not so often that the plan beside it waits for it. */
+  /**
+   * The same, but not so often that the plan beside it waits for it, and in one frame with what moves there: then the page is put together once. A hand
+   * that rests meanwhile is shown a little later.
+   */
   private drawLater() {
-    this.later ??= setTimeout(
-      () => {
-        this.later = undefined;
-        this.draw();
-      },
-      Math.max(0, this.drawnAt + besidePlan - performance.now()),
-    );
+    const left = this.drawnAt + besidePlan - performance.now();
+    clearTimeout(this.later);
+    this.later = undefined;
+    if (left <= 0) this.draw();
+    else this.later = setTimeout(() => this.draw(), left + untilMoved);
   }
   private later: ReturnType<typeof setTimeout> | undefined;
   private drawnAt = -besidePlan;
@@ -368,6 +375,7 @@ export class SpaceScene {
   /** At rest: everything as it is, and as boxes where that takes too long here; as finely as the screen shows it. */
   private atRest() {
     const start = performance.now();
+    this.isAside = false;
     this.fineness(1);
     this.detail(!this.isMany || !this.isSlow);
     this.render();
@@ -423,6 +431,7 @@ export class SpaceScene {
       if (place) place.needsUpdate = true;
     }
     this.shifted = new Set(moves.keys());
+    this.isAside = moves.size > 0;
     this.drawLater();
   }
   private shifted: ReadonlySet<string> = new Set();
