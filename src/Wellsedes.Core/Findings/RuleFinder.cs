@@ -97,7 +97,7 @@ public static class RuleFinder
             judge.Advises ? FindingWeight.Advise : FindingWeight.Must,
             FindingKind.Rule,
             $"{thing.Name}: {judge.Says}",
-            $"{rule.Title}. {string.Join("; ", verdict.Answer.Steps.Select(step => step.Told()))}.",
+            $"{rule.Title}. {string.Join("; ", RuleWorking.InFigures(rule, verdict.Answer))}.",
             verdict.Measured,
             verdict.Needed,
             $"{rule.Source.Told()}. {Rule.FromMemory}",

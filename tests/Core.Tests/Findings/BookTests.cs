@@ -418,4 +418,20 @@ public sealed class BookTests
         Assert.Equal(("new-c", "asr-a1.2-height"), after.All<RuleChange>().Select(change => (change.Id, change.RuleId)).Single());
         Assert.Contains("already", sample.Refused(new TakeBooks([.. books], [.. changes])).Message);
     }
+
+    /// <summary>Why a rule does not hold is told with its figures, not the names these have in it: 40 seats of an aisle need 36 in.</summary>
+    [Fact]
+    public void Why_is_told_in_figures()
+    {
+        var sample = new Sample().Room(30_000, 20_000);
+        sample.Do(new NameRoom("room", "Hall", "Assembly", "")).Do(new ChooseBook("b", "international-model-code"));
+        for (var block = 0; block < 2; block++)
+        for (var row = 0; row < 4; row++)
+        for (var seat = 0; seat < 10; seat++)
+            sample.Place($"{block}-{row}-{seat}", "stacking-chair", 5000 + block * 5900 + seat * 500, 3000 + row * 1000);
+        Assert.Equal(
+            "Minimum aisle width: Level or ramped aisle, seats on BOTH sides. min_in = if(40 <= 14, 30, if(40 < 50, 36, 42)) = 36.",
+            Assert.Single(Of(sample, "ibc-1030.9.1-level-both")).Why
+        );
+    }
 }
