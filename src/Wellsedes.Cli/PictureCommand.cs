@@ -4,6 +4,7 @@ using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Viewing;
 using Wellsedes.Formats.Lettering;
+using Wellsedes.Formats.Pictures;
 using Wellsedes.Formats.PlanFile;
 using Wellsedes.Formats.Viewing;
 
@@ -38,7 +39,14 @@ internal static class PictureCommand
         };
         if (view.Wrong() is { } cannot)
             throw new CommandException(cannot.Message);
-        var picture = SeenPicture.Of(planner.ModelOf(plan, scheme.Id, view.Shows, Typefaces.Shared), plan, view, width, height);
+        var picture = SeenPicture.Of(
+            planner.ModelOf(plan, scheme.Id, view.Shows, Typefaces.Shared),
+            plan,
+            view,
+            width,
+            height,
+            pictures: PictureReader.Shared
+        );
         var bytes = SeenPng.Write(picture, arguments.Has("--title") ? $"{plan.Details.Title}, {scheme.Name}: {view.Name}" : "");
         File.WriteAllBytes(path, bytes);
         Console.WriteLine($"{path}: {view.Name}, {width} x {height} pixels, {bytes.Length} bytes");

@@ -80,7 +80,7 @@ public static class Finishes
     }
 
     /// <summary>The picture of a finish where it is laid first: at the lower left of the region, turned as it is.</summary>
-    private static PicturePlace? LaidOf(Finish finish, Region region)
+    internal static PicturePlace? LaidOf(Finish finish, Region region)
     {
         if (finish.Picture is not { } picture)
             return null;

@@ -27,6 +27,7 @@ internal static class FloorMarks
             yield return new ShellPart(finish.Id, "Finish", Surface.Floor, Solids.Slab(region, 0, Layer, Surface.Floor))
             {
                 Tint = finish.Tint,
+                Laid = Finishes.LaidOf(finish, region) is { } place ? new LaidPicture(place, finish.Opacity) : null,
             };
     }
 

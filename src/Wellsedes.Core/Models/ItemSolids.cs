@@ -76,7 +76,10 @@ internal sealed class ItemSolids(Plan plan, ItemForms forms)
             return known;
         var count = kinds.Values.Count(other => other.Key == kind.Key || other.Key.StartsWith(kind.Key + "~", StringComparison.Ordinal));
         var key = count == 0 ? kind.Key : string.Create(CultureInfo.InvariantCulture, $"{kind.Key}~{count + 1}");
-        return kinds[form] = new ModelKind(key, kind.Name, FacesOf(form));
+        return kinds[form] = new ModelKind(key, kind.Name, FacesOf(form))
+        {
+            Laid = form is { Picture: { } picture, Mesh: null } ? new LaidPicture(picture) : null,
+        };
     }
 
     /// <summary>Forms are made once for all that look alike, and so are their faces.</summary>

@@ -10,7 +10,11 @@ namespace Wellsedes.Core.Models;
 
 /// <summary>What items of a kind and with the same parameters look like, once for all of them; in their own frame, from their underside up.</summary>
 /// <param name="Key">Tells it apart within the model.</param>
-public sealed record ModelKind(string Key, string Name, ImmutableArray<ModelFace> Faces);
+public sealed record ModelKind(string Key, string Name, ImmutableArray<ModelFace> Faces)
+{
+    /// <summary>The picture of an own item, seen from above; null for none.</summary>
+    public LaidPicture? Laid { get; init; }
+}
 
 /// <summary>One item, or one chair at it, where it stands.</summary>
 /// <param name="ItemId">The item it is, or belongs to.</param>

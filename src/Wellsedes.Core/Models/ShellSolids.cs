@@ -10,6 +10,9 @@ namespace Wellsedes.Core.Models;
 /// <param name="Surface">What most of it is.</param>
 public sealed record ShellPart(string Id, string Name, Surface Surface, ImmutableArray<ModelFace> Faces)
 {
+    /// <summary>What a floor is laid with; null for none.</summary>
+    public LaidPicture? Laid { get; init; }
+
     /// <summary>Of a wall what is left of it when it is cut low so that one looks over it; empty for all else.</summary>
     public ImmutableArray<ModelFace> Low { get; init; } = [];
 

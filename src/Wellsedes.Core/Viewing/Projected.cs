@@ -44,6 +44,9 @@ internal sealed class Lens(Camera camera, int width, int height)
     public Point3 Through(double x, double y) =>
         camera.Forward + camera.Right * ((x - width / 2.0) / scale) + camera.Up * ((height / 2.0 - y) / scale);
 
+    /// <summary>How wide a pixel is where something is so near, in mm.</summary>
+    public double WideAt(double near) => 1 / near / scale;
+
     /// <summary>In the camera's own frame: to its right, up and forward.</summary>
     public Point3 Seen(Point3 p)
     {

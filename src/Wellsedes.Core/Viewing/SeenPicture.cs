@@ -19,6 +19,7 @@ public sealed record SeenPicture(int Width, int Height, byte[] Pixels)
                 $"A picture is from {Shortest} to {Longest} pixels wide and high; {width} x {height} was asked for."
             );
 
+    /// <param name="pictures">Reads pictures that lie on floors and things; without, these are in their own tone.</param>
     /// <param name="progress">Told how much is done, from 0 to 1.</param>
     /// <exception cref="OperationCanceledException">Nobody waits for it any more.</exception>
     public static SeenPicture Of(
@@ -28,11 +29,12 @@ public sealed record SeenPicture(int Width, int Height, byte[] Pixels)
         int width,
         int height,
         Action<double>? progress = null,
+        IPictureReader? pictures = null,
         CancellationToken cancel = default
     )
     {
         var camera = Camera.Of(from, model.ElevationOf(from.LevelId));
-        var scene = SeenScene.Of(model, from, camera);
+        var scene = SeenScene.Of(model, from, camera, pictures);
         var details = plan.Details;
         Point3? sun = from.Shows.Daylight is { } light ? Sun.At(details.Site ?? Site.Usual, light).Towards(details.North) : null;
         var lighting = Lighting.Of(scene.Shading, sun, cancel);

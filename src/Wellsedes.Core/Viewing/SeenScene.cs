@@ -8,7 +8,11 @@ namespace Wellsedes.Core.Viewing;
 /// <summary>A face where it is in space, in mm; its normal looks outward.</summary>
 /// <param name="Instance">What it belongs to: between faces of one thing that meet flatly no edge is drawn.</param>
 /// <param name="Owner">The entity it is of; "" for none.</param>
-public readonly record struct SeenFace(Point3[] Corners, Point3 Normal, int Instance, Tone Tone, Surface Surface, string Owner);
+public readonly record struct SeenFace(Point3[] Corners, Point3 Normal, int Instance, Tone Tone, Surface Surface, string Owner)
+{
+    /// <summary>The picture on it, where it lies in space seen from above; null for none.</summary>
+    internal SeenPixels? Laid { get; init; }
+}
 
 /// <summary>Red, green and blue from 0 to 1, as seen.</summary>
 public readonly record struct Tone(float Red, float Green, float Blue)
@@ -36,10 +40,14 @@ public sealed record SeenScene(IReadOnlyList<SeenFace> Faces, IReadOnlyList<Seen
     private const float Drawn = 0.6f;
     private const float Joint = 0.16f;
 
-    public static SeenScene Of(PlanModel model, Viewpoint from, Camera camera)
+    /// <param name="pictures">Reads pictures that lie on floors and things; without, these are in their own tone.</param>
+    public static SeenScene Of(PlanModel model, Viewpoint from, Camera camera, IPictureReader? pictures = null)
     {
         var levels = from.Shows.AllLevels ? [.. model.Levels] : model.Levels.Where(level => level.LevelId == from.LevelId).ToArray();
-        var kinds = model.Kinds.ToDictionary(kind => kind.Key, kind => kind.Faces.Select(face => (face, face.Normal)).ToArray());
+        var kinds = model.Kinds.ToDictionary(
+            kind => kind.Key,
+            kind => (kind.Laid, Faces: kind.Faces.Select(face => (face, face.Normal)).ToArray())
+        );
         List<SeenFace> seen = [];
         List<SeenFace> shading = [];
         List<SeenLine> lines = [];
@@ -51,7 +59,8 @@ public sealed record SeenScene(IReadOnlyList<SeenFace> Faces, IReadOnlyList<Seen
             {
                 instance++;
                 var own = part.Surface == Surface.Floor ? Floors : instance;
-                SeenFace Standing(ModelFace face) => Placed(face, face.Normal, default, level.Elevation, own, part.Id, part.Tint);
+                var laid = SeenPixels.Of(part.Laid, pictures);
+                SeenFace Standing(ModelFace face) => Placed(face, face.Normal, default, level.Elevation, own, part.Id, part.Tint, laid);
                 SeenFace[] whole = [.. part.Faces.Select(Standing)];
                 shading.AddRange(whole);
                 var isCut = cuts && !part.Low.IsEmpty && part.StandsBefore(camera.Eye, level.Middle);
@@ -64,9 +73,11 @@ public sealed record SeenScene(IReadOnlyList<SeenFace> Faces, IReadOnlyList<Seen
             foreach (var node in level.Nodes)
             {
                 instance++;
-                foreach (var (face, normal) in kinds[node.Kind])
+                var (picture, faces) = kinds[node.Kind];
+                var laid = SeenPixels.Of(picture?.At(node.At), pictures);
+                foreach (var (face, normal) in faces)
                 {
-                    var placed = Placed(face, normal, node.At, node.Z + level.Elevation, instance, node.ItemId, node.Tint);
+                    var placed = Placed(face, normal, node.At, node.Z + level.Elevation, instance, node.ItemId, node.Tint, laid);
                     seen.Add(placed);
                     shading.Add(placed);
                 }
@@ -77,14 +88,26 @@ public sealed record SeenScene(IReadOnlyList<SeenFace> Faces, IReadOnlyList<Seen
         return new SeenScene(seen, shading, lines, ground);
     }
 
-    private static SeenFace Placed(ModelFace face, Point3 normal, Placement at, double up, int instance, string owner, string? tint)
+    private static SeenFace Placed(
+        ModelFace face,
+        Point3 normal,
+        Placement at,
+        double up,
+        int instance,
+        string owner,
+        string? tint,
+        SeenPixels? laid
+    )
     {
         var (sin, cos) = Math.SinCos(at.Rotation * Math.PI / 180);
         Point3 Turned(Point3 p) => new(p.X * cos - p.Y * sin, p.X * sin + p.Y * cos, p.Z);
         var corners = new Point3[face.Corners.Length];
         for (var i = 0; i < corners.Length; i++)
             corners[i] = Turned(face.Corners[i]) + new Point3(at.X, at.Y, up);
-        return new SeenFace(corners, Turned(normal), instance, ToneOf(face, tint), face.Surface, owner);
+        return new SeenFace(corners, Turned(normal), instance, ToneOf(face, tint), face.Surface, owner)
+        {
+            Laid = LaidPicture.IsOn(normal) ? laid : null,
+        };
     }
 
     private static Tone ToneOf(ModelFace face, string? tint) =>

@@ -154,14 +154,13 @@ internal sealed class Shading(SeenScene scene, Camera camera, Lighting lighting,
         {
             var at = fy * band.Solid.Width + fx;
             var face = band.Solid.Face[at];
-            var i = known[..count].IndexOf(face);
-            if (i < 0)
-            {
-                i = count++;
-                known[i] = face;
-                tones[i] = ToneAt(face, fx + 0.5, fy + from + 0.5, band.Solid.Near[at]);
-            }
-            var tone = Mixed(Behind(band.Glass, at, band.Solid.Near[at], tones[i]), Ink, InkAt(band, at, fx, fy));
+            // A picture changes from pixel to pixel.
+            var isLaid = face != Raster.Nothing && faces[face].Laid is not null;
+            var i = isLaid ? -1 : known[..count].IndexOf(face);
+            var own = i >= 0 ? tones[i] : ToneAt(face, fx + 0.5, fy + from + 0.5, band.Solid.Near[at]);
+            if (i < 0 && !isLaid)
+                (known[count], tones[count++]) = (face, own);
+            var tone = Mixed(Behind(band.Glass, at, band.Solid.Near[at], own), Ink, InkAt(band, at, fx, fy));
             sum = new Tone(sum.Red + tone.Red, sum.Green + tone.Green, sum.Blue + tone.Blue);
         }
         return sum;
@@ -192,7 +191,9 @@ internal sealed class Shading(SeenScene scene, Camera camera, Lighting lighting,
         }
         var seen = faces[face];
         var normal = seen.Surface == Surface.Glass && seen.Normal.Dot(way) > 0 ? seen.Normal * -1 : seen.Normal;
-        return lighting.At(seen.Tone, camera.Eye + way * (1 / near), normal, seen.Surface == Surface.Ceiling);
+        var at = camera.Eye + way * (1 / near);
+        var own = seen.Laid is { } laid ? laid.At(new Geometry.Point(at.X, at.Y), seen.Tone, lens.WideAt(near)) : seen.Tone;
+        return lighting.At(own, at, normal, seen.Surface == Surface.Ceiling);
     }
 
     /// <summary>How much ink there is where a thing or a flat of it ends: less of it far off, so that what is far does not clot.</summary>

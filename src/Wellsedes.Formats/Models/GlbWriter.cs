@@ -6,6 +6,7 @@ using System.Text.Json.Nodes;
 using SharpGLTF.Memory;
 using SharpGLTF.Schema2;
 using Wellsedes.Core.Models;
+using Wellsedes.Formats.Pictures;
 
 namespace Wellsedes.Formats.Models;
 
@@ -30,7 +31,7 @@ public static class GlbWriter
             foreach (var part in level.Shell)
             {
                 var node = floor.CreateNode(part.Name);
-                node.Mesh = meshes.Of($"{part.Name} {part.Id}".TrimEnd(), part.Faces, part.Tint);
+                node.Mesh = meshes.Of($"{part.Name} {part.Id}".TrimEnd(), part.Faces, part.Tint, part.Laid);
                 node.Extras = new JsonObject { ["id"] = part.Id, ["levelId"] = level.LevelId };
             }
             foreach (var item in level.Nodes)
@@ -61,15 +62,18 @@ internal sealed class GlbMeshes(ModelRoot root)
 {
     private readonly Dictionary<(string Kind, string? Tint), Mesh> kinds = [];
     private readonly Dictionary<string, Material> materials = [];
+    private readonly Dictionary<(LaidPicture, string), Material> pictures = [];
 
     public Mesh OfKind(ModelKind kind, string? tint) =>
-        kinds.TryGetValue((kind.Key, tint), out var known) ? known : kinds[(kind.Key, tint)] = Of(kind.Name, kind.Faces, tint);
+        kinds.TryGetValue((kind.Key, tint), out var known) ? known : kinds[(kind.Key, tint)] = Of(kind.Name, kind.Faces, tint, kind.Laid);
 
-    public Mesh Of(string name, ImmutableArray<ModelFace> faces, string? tint)
+    /// <param name="laid">The picture on those of its faces that look up.</param>
+    public Mesh Of(string name, ImmutableArray<ModelFace> faces, string? tint, LaidPicture? laid)
     {
         var mesh = root.CreateMesh(name);
-        foreach (var surface in faces.GroupBy(face => (face.Surface, face.Tone)))
+        foreach (var surface in faces.GroupBy(face => (face.Surface, face.Tone, Laid: laid is not null && LaidPicture.IsOn(face.Normal))))
         {
+            List<Vector2> places = [];
             List<Vector3> corners = [];
             List<Vector3> normals = [];
             List<uint> indices = [];
@@ -81,13 +85,17 @@ internal sealed class GlbMeshes(ModelRoot root)
                 {
                     corners.Add(InMetres(corner));
                     normals.Add(normal);
+                    if (surface.Key.Laid && laid!.Of(new Core.Geometry.Point(corner.X, corner.Y)) is var (across, down))
+                        places.Add(new Vector2((float)across, (float)down));
                 }
                 foreach (var (a, b, c) in face.Triangles())
                     indices.AddRange([first + (uint)a, first + (uint)b, first + (uint)c]);
             }
             var primitive = mesh.CreatePrimitive();
-            primitive.SetVertexAccessor("POSITION", Accessor(corners));
-            primitive.SetVertexAccessor("NORMAL", Accessor(normals));
+            primitive.SetVertexAccessor("POSITION", Accessor(corners, DimensionType.VEC3));
+            primitive.SetVertexAccessor("NORMAL", Accessor(normals, DimensionType.VEC3));
+            if (surface.Key.Laid)
+                primitive.SetVertexAccessor("TEXCOORD_0", Accessor(places, DimensionType.VEC2));
             var index = root.CreateAccessor();
             index.SetIndexData(
                 root.UseBufferView(Bytes(indices), 0, null, 0, BufferMode.ELEMENT_ARRAY_BUFFER),
@@ -96,7 +104,7 @@ internal sealed class GlbMeshes(ModelRoot root)
                 IndexEncodingType.UNSIGNED_INT
             );
             primitive.SetIndexAccessor(index);
-            primitive.Material = MaterialOf(surface.Key.Surface, surface.Key.Tone, tint);
+            primitive.Material = MaterialOf(surface.Key.Surface, surface.Key.Tone, tint, surface.Key.Laid ? laid : null);
         }
         return mesh;
     }
@@ -104,14 +112,15 @@ internal sealed class GlbMeshes(ModelRoot root)
     /// <summary>Metres, y up: what is north on the plan is away.</summary>
     private static Vector3 InMetres(Point3 p) => new((float)(p.X / 1000), (float)(p.Z / 1000), (float)(-p.Y / 1000));
 
-    private Accessor Accessor(List<Vector3> vectors)
+    private Accessor Accessor<T>(List<T> vectors, DimensionType dimension)
+        where T : unmanaged
     {
         var accessor = root.CreateAccessor();
         accessor.SetVertexData(
             root.UseBufferView(Bytes(vectors), 0, null, 0, BufferMode.ARRAY_BUFFER),
             0,
             vectors.Count,
-            new AttributeFormat(DimensionType.VEC3)
+            new AttributeFormat(dimension)
         );
         return accessor;
     }
@@ -119,12 +128,14 @@ internal sealed class GlbMeshes(ModelRoot root)
     private static byte[] Bytes<T>(List<T> values)
         where T : unmanaged => MemoryMarshal.AsBytes(CollectionsMarshal.AsSpan(values)).ToArray();
 
-    private Material MaterialOf(Surface surface, string? own, string? tint)
+    private Material MaterialOf(Surface surface, string? own, string? tint, LaidPicture? laid)
     {
         var seen = tint is not null && Tones.IsTinted(surface) ? tint : own;
         var hex = seen ?? Tones.Of(surface);
         var name = seen is not null ? $"{surface} {hex}" : $"{surface}";
-        if (materials.TryGetValue(name, out var known))
+        if (laid is not null && pictures.TryGetValue((laid, hex), out var with))
+            return with;
+        if (laid is null && materials.TryGetValue(name, out var known))
             return known;
         var material = root.CreateMaterial(name);
         material.InitializePBRMetallicRoughness();
@@ -141,6 +152,14 @@ internal sealed class GlbMeshes(ModelRoot root)
         }
         if (isGlass)
             (material.Alpha, material.DoubleSided) = (AlphaMode.BLEND, true);
-        return materials[name] = material;
+        if (laid is null || PictureReader.Png(laid, hex) is not { } png)
+            return materials[name] = material;
+        material.Name = $"Picture {pictures.Count + 1}";
+        if (material.FindChannel("BaseColor") is { } seenOn)
+        {
+            seenOn.Color = Vector4.One;
+            seenOn.SetTexture(0, root.UseTexture(root.UseImage(new MemoryImage(png))));
+        }
+        return pictures[(laid, hex)] = material;
     }
 }

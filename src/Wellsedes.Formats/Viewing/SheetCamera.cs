@@ -6,6 +6,7 @@ using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Viewing;
 using Wellsedes.Formats.Lettering;
+using Wellsedes.Formats.Pictures;
 
 namespace Wellsedes.Formats.Viewing;
 
@@ -28,6 +29,7 @@ public sealed class SheetCamera(Planner planner, Plan plan, CancellationToken ca
                                 from,
                                 width,
                                 height,
+                                pictures: PictureReader.Shared,
                                 cancel: cancel
                             )
                         )

@@ -281,7 +281,7 @@ public class SeenPictureTests
                         told.Add(done);
                     stop.Cancel();
                 },
-                stop.Token
+                cancel: stop.Token
             )
         );
         Assert.True(told.Max() < 0.6, $"{told.Max()}");

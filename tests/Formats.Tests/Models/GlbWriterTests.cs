@@ -2,6 +2,7 @@ using System.Numerics;
 using SharpGLTF.Schema2;
 using Wellsedes.Core.Models;
 using Wellsedes.Core.Planning;
+using Wellsedes.Core.Plans;
 using Wellsedes.Formats.Models;
 using Wellsedes.Formats.PlanFile;
 
@@ -49,6 +50,53 @@ public sealed class GlbWriterTests
         }
         // A mesh for each look, however many stand there.
         Assert.True(root.LogicalMeshes.Count <= model.Kinds.Length * 2 + model.Levels.Sum(level => level.Shell.Length));
+    }
+
+    /// <summary>The terrazzo of the bath lies on its floor at true size, 800 x 800 mm from the lower left of the room, and the rug of one's own is seen from above once.</summary>
+    [Fact]
+    public void Pictures_lie_on_floors_and_things()
+    {
+        var plan = PlanFiles.Read(File.ReadAllBytes(Path.Combine(Demo.Root, "demo", "tidemill-house.wellsedes.json")));
+        var floor = Laid(plan, "open-house").Single();
+        var bath = new Planner()
+            .StateOf(plan, "open-house", plan.All<Room>().Single(room => room.Id == "bath").LevelId)
+            .Level.Space.Rooms.Single(room => room.Room.Id == "bath");
+        var (left, low) = (bath.Outline.Bounds.MinX / 1000, bath.Outline.Bounds.MinY / 1000);
+        foreach (var (at, on) in floor)
+        {
+            Assert.Equal((at.X - left) / 0.8, on.X, 1e-3);
+            Assert.Equal((low + 0.8 + at.Z) / 0.8, on.Y, 1e-3);
+        }
+        var rug = Laid(plan, "scheme-a").Single();
+        Assert.Equal(
+            (0, 1, 0, 1),
+            (
+                rug.Min(one => Math.Round(one.On.X, 2)),
+                rug.Max(one => Math.Round(one.On.X, 2)),
+                rug.Min(one => Math.Round(one.On.Y, 2)),
+                rug.Max(one => Math.Round(one.On.Y, 2))
+            )
+        );
+    }
+
+    /// <summary>Of each part with a picture its corners, and where on the picture these are.</summary>
+    private static (Vector3 At, Vector2 On)[][] Laid(Plan plan, string scheme)
+    {
+        var root = ModelRoot.ParseGLB(GlbWriter.Write(new Planner().ModelOf(plan, scheme), "House"));
+        return
+        [
+            .. root
+                .LogicalMeshes.SelectMany(mesh => mesh.Primitives)
+                .Where(part => part.GetVertexAccessor("TEXCOORD_0") is not null)
+                .Select(part =>
+                {
+                    Assert.NotNull(part.Material.FindChannel("BaseColor")!.Value.Texture);
+                    return part.GetVertexAccessor("POSITION")
+                        .AsVector3Array()
+                        .Zip(part.GetVertexAccessor("TEXCOORD_0").AsVector2Array())
+                        .ToArray();
+                }),
+        ];
     }
 
     /// <summary>Debian's assimp, which knows nothing of us, counts what we count and measures what we measure.</summary>

@@ -95,7 +95,7 @@
     };
     const back = () => {
       problem = "";
-      if (model) space?.show(model, levelId, looking.stacked, plan.selected);
+      if (model) space?.show(model, levelId, looking.stacked, plan.selected, pictures);
     };
     canvas.addEventListener("webglcontextlost", lost);
     canvas.addEventListener("webglcontextrestored", back);
@@ -148,6 +148,12 @@
       })
       .catch(() => undefined);
   });
+  /** The plan carries them itself. */
+  const pictures = {
+    ofFinish: (id: string) =>
+      (plan.entities.get(id) as { picture?: { data: string } | null } | undefined)?.picture?.data,
+    ofKind: (key: string) => plan.placeable.pictureOf(key),
+  };
   $effect(() => {
     if (!space || !model) return;
     space.show(
@@ -155,6 +161,7 @@
       levelId,
       looking.stacked,
       untrack(() => plan.selected),
+      pictures,
     );
     untrack(() => {
       looking.restore();

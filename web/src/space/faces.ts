@@ -54,7 +54,7 @@ export function trianglesOf(faces: FacesView, tint?: string | null, flat = false
 }
 
 /** Newell's sum: a corner on a straight side does not mislead it. */
-function normalOf(ring: readonly Vector[]): Vector {
+export function normalOf(ring: readonly Vector[]): Vector {
   let [x, y, z] = [0, 0, 0];
   ring.forEach((a, i) => {
     const b = ring[(i + 1) % ring.length]!;

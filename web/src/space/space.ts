@@ -1,3 +1,4 @@
+import type { PictureSource } from "./laid";
 import { MOUSE, Vector3 } from "three";
 import { OrbitControls } from "three/addons/controls/OrbitControls.js";
 import type { ModelView } from "../app/api";
@@ -73,9 +74,15 @@ export class Space {
     if (this.isPlaced && !this.walk && !this.isMoved) this.above();
   }
 
-  show(model: ModelView, levelId: string, stacked: boolean, selected: ReadonlySet<string>) {
+  show(
+    model: ModelView,
+    levelId: string,
+    stacked: boolean,
+    selected: ReadonlySet<string>,
+    pictures: PictureSource,
+  ) {
     [this.model, this.levelId, this.isStacked] = [model, levelId, stacked];
-    this.scene.show(model, stacked ? null : levelId, selected);
+    this.scene.show(model, stacked ? null : levelId, selected, pictures);
     this.ground = new Ground(this.level()?.obstacles ?? []);
     if (!this.isPlaced) this.above();
     else if (this.walk) this.stand();

@@ -24,6 +24,7 @@ import {
 } from "three";
 import type { FacesView, ModelLevelView, ModelView } from "../app/api";
 import { coarseOf } from "./coarse";
+import { geometryUpward, LaidPictures, type PictureSource } from "./laid";
 import { Shapes } from "./shapes";
 
 // Tones are told as they are seen, and shown so.
@@ -111,6 +112,7 @@ export class SpaceScene {
     place: InstancedBufferAttribute | null;
   }[] = [];
   private readonly shapes = new Shapes();
+  private readonly laid = new LaidPictures(() => this.draw());
   private wanted = 0;
   private resting: ReturnType<typeof setTimeout> | undefined;
   private isMany = false;
@@ -149,7 +151,7 @@ export class SpaceScene {
   }
 
   /** Shows one level, or all of them above each other. */
-  show(model: ModelView, levelId: string | null, selected: ReadonlySet<string>) {
+  show(model: ModelView, levelId: string | null, selected: ReadonlySet<string>, pictures: PictureSource) {
     this.scene.remove(this.built);
     free(this.built);
     this.built = new Group();
@@ -163,8 +165,8 @@ export class SpaceScene {
     for (const level of shown) {
       const group = new Group();
       group.position.z = levelId === null ? level.elevation / 1000 : 0;
-      this.shell(level, group);
-      this.things(level, kinds, group);
+      this.shell(level, group, pictures);
+      this.things(level, kinds, group, pictures);
       this.built.add(group);
     }
     this.built.add(this.edges);
@@ -196,7 +198,7 @@ export class SpaceScene {
     this.camera.updateProjectionMatrix();
   }
 
-  private shell(level: ModelLevelView, into: Group) {
+  private shell(level: ModelLevelView, into: Group, pictures: PictureSource) {
     const middle = new Vector2(level.middle[0]! / 1000, level.middle[1]! / 1000);
     for (const part of level.shell) {
       // Letters have more edges than can be told apart.
@@ -207,6 +209,13 @@ export class SpaceScene {
         part.surface !== "Lettering",
       );
       into.add(whole);
+      const picture = part.laid && pictures.ofFinish(part.id);
+      const upward = picture && geometryUpward(part.faces, part.laid!);
+      if (upward) {
+        const laid = new Mesh(upward, this.laid.of(picture, part.laid![6]!));
+        laid.userData.isOwn = true;
+        into.add(laid);
+      }
       if (part.surface === "Ceiling") this.ceilings.push(whole);
       if (part.line.length !== 4) continue;
       const low = this.part(part.low, part.tint ?? null);
@@ -237,7 +246,12 @@ export class SpaceScene {
     return group;
   }
 
-  private things(level: ModelLevelView, kinds: Map<string, ModelView["kinds"][number]>, into: Group) {
+  private things(
+    level: ModelLevelView,
+    kinds: Map<string, ModelView["kinds"][number]>,
+    into: Group,
+    pictures: PictureSource,
+  ) {
     const alike = new Map<string, ModelLevelView["nodes"]>();
     for (const node of level.nodes) {
       const key = `${node.kind} ${node.tint ?? ""}`;
@@ -270,6 +284,16 @@ export class SpaceScene {
         this.kinds.push({ mesh: far, items, rest, place: null });
         this.coarse.push(far);
         into.add(far);
+      }
+      const picture = kind.laid && pictures.ofKind(kind.key.split("~")[0]!);
+      const upward = picture && geometryUpward(kind.faces, kind.laid!);
+      if (upward) {
+        const laid = new InstancedMesh(upward, this.laid.of(picture, kind.laid![6]!), nodes.length);
+        laid.userData.isOwn = true;
+        laid.instanceMatrix = mesh.instanceMatrix;
+        this.kinds.push({ mesh: laid, items, rest, place: null });
+        this.full.push(laid);
+        into.add(laid);
       }
       const drawn = new InstancedBufferGeometry();
       drawn.setAttribute("position", edges.getAttribute("position"));
@@ -442,6 +466,7 @@ export class SpaceScene {
     clearTimeout(this.later);
     free(this.built);
     this.shapes.dispose();
+    this.laid.dispose();
     this.renderer.dispose();
   }
 }

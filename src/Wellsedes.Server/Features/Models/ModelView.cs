@@ -25,7 +25,8 @@ public sealed record FacesView(string Tone, bool Tinted, bool Glass, ImmutableAr
     internal static double Round(double length) => Math.Round(length, 1);
 }
 
-public sealed record ModelKindView(string Key, string Name, ImmutableArray<FacesView> Faces);
+/// <param name="Laid">Where its picture lies on those of its faces that look up: x and y of the picture's top left corner, along its top edge and down its left edge, and its opacity; null for none.</param>
+public sealed record ModelKindView(string Key, string Name, ImmutableArray<FacesView> Faces, double[]? Laid);
 
 /// <summary>An item, or a chair at it: which of its kind, and where.</summary>
 public sealed record ModelNodeView(string ItemId, string Name, string Kind, double X, double Y, double Z, double Rotation, string? Tint);
@@ -35,6 +36,7 @@ public sealed record ModelNodeView(string ItemId, string Name, string Kind, doub
 /// <param name="Outside">Of a wall which side of that line is outside: 1 its left, -1 its right, 0 neither or both.</param>
 /// <param name="Outline">Of a wall the edges of what is taken off where it is cut: x, y, z of both ends of each.</param>
 /// <param name="Tint">Of its finish; null for none.</param>
+/// <param name="Laid">Where the picture of its finish lies, as that of a kind; null for none.</param>
 public sealed record ShellPartView(
     string Id,
     string Name,
@@ -44,7 +46,8 @@ public sealed record ShellPartView(
     ImmutableArray<double> Line,
     int Outside,
     ImmutableArray<double> Outline,
-    string? Tint
+    string? Tint,
+    double[]? Laid
 );
 
 /// <summary>Steps or a slope that is walked, going up towards +y of its own frame.</summary>
@@ -81,7 +84,7 @@ public sealed record ModelView(ImmutableArray<ModelKindView> Kinds, ImmutableArr
 {
     public static ModelView Of(PlanModel model) =>
         new(
-            [.. model.Kinds.Select(kind => new ModelKindView(kind.Key, kind.Name, FacesView.Of(kind.Faces)))],
+            [.. model.Kinds.Select(kind => new ModelKindView(kind.Key, kind.Name, FacesView.Of(kind.Faces), Laid(kind.Laid)))],
             [
                 .. model.Levels.Select(level => new ModelLevelView(
                     level.LevelId,
@@ -98,7 +101,8 @@ public sealed record ModelView(ImmutableArray<ModelKindView> Kinds, ImmutableArr
                             part.Line is var (from, to) ? [from.X, from.Y, to.X, to.Y] : [],
                             part.Outside,
                             Ends(part.Outline.Select(line => (line.From, line.To))),
-                            part.Tint
+                            part.Tint,
+                            Laid(part.Laid)
                         )),
                     ],
                     [
@@ -133,6 +137,11 @@ public sealed record ModelView(ImmutableArray<ModelKindView> Kinds, ImmutableArr
                 )),
             ]
         );
+
+    private static double[]? Laid(LaidPicture? laid) =>
+        laid is { Place: var place }
+            ? [place.Corner.X, place.Corner.Y, place.Across.X, place.Across.Y, place.Down.X, place.Down.Y, laid.Opacity]
+            : null;
 
     private static ImmutableArray<double> Corners(Convex shape) =>
         [.. shape.Outline(20).SelectMany(p => (double[])[Math.Round(p.X), Math.Round(p.Y)])];

@@ -2,6 +2,7 @@ using System.Globalization;
 using System.IO.Compression;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Viewing;
+using Wellsedes.Formats.Pictures;
 using Wellsedes.Formats.Viewing;
 using Wellsedes.Server.Features.Plans;
 
@@ -76,7 +77,16 @@ internal static class PictureTaking
         CancellationToken cancel
     )
     {
-        var picture = SeenPicture.Of(plan.Model(schemeId, from.Shows), plan.Plan, from, wanted.Width, wanted.Height, progress, cancel);
+        var picture = SeenPicture.Of(
+            plan.Model(schemeId, from.Shows),
+            plan.Plan,
+            from,
+            wanted.Width,
+            wanted.Height,
+            progress,
+            PictureReader.Shared,
+            cancel
+        );
         var scheme = plan.Plan.Find<Scheme>(schemeId)?.Name ?? "";
         var title = wanted.Titled ? $"{plan.Plan.Details.Title} · {scheme} · {from.Name}" : "";
         return SeenPng.Write(picture, title, string.Create(CultureInfo.InvariantCulture, $"Revision {plan.Revision}"));

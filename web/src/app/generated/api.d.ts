@@ -4053,6 +4053,7 @@ export interface components {
             key: string;
             name: string;
             faces: components["schemas"]["FacesView"][];
+            laid: null | number[];
         };
         ModelLevelView: {
             levelId: string;
@@ -4847,6 +4848,7 @@ export interface components {
             outside: number;
             outline: number[];
             tint: null | string;
+            laid: null | number[];
         };
         ShellView: {
             levelId: string;
