@@ -118,4 +118,30 @@ public sealed class ProvingTests(Cluster cluster) : HouseTests(cluster)
         Assert.False((await Kept(made.Id)).AreOfPlan);
         Assert.True((await Kept(plan)).AreOfPlan);
     }
+
+    /// <summary>Books that are none, or are of nothing, are refused with a word; nothing is taken.</summary>
+    [Fact]
+    public async Task Books_that_are_none_are_refused()
+    {
+        var owner = await House.OwnerAsync();
+        var plan = await owner.DemoPlanAsync();
+        var before = (await owner.OpenAsync(plan)).Entities.OfType<PlanBook>().Count();
+        foreach (
+            var edit in new[]
+            {
+                "{\"do\":\"take-books\"}",
+                "{\"do\":\"take-books\",\"books\":null,\"changes\":null}",
+                "{\"do\":\"take-books\",\"books\":[null],\"changes\":[null]}",
+                "{\"do\":\"take-books\",\"books\":[{\"id\":\"x\",\"text\":\"[]\"}],\"changes\":[]}",
+                "{\"do\":\"take-books\",\"books\":[{\"id\":\"x\",\"text\":null}],\"changes\":[]}",
+                "{\"do\":\"take-books\",\"books\":[{\"id\":\"x\",\"text\":\"{}\"}],\"changes\":[null]}",
+            }
+        )
+        {
+            using var content = new StringContent($"{{\"baseRevision\":0,\"edit\":{edit}}}", System.Text.Encoding.UTF8, "application/json");
+            var answer = await owner.Client.PostAsync($"/api/plans/{plan}/edits", content);
+            Assert.InRange((int)answer.StatusCode, 400, 499);
+        }
+        Assert.Equal(before, (await owner.OpenAsync(plan)).Entities.OfType<PlanBook>().Count());
+    }
 }
