@@ -1,3 +1,5 @@
+using System.Collections.Concurrent;
+using System.Runtime.CompilerServices;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
@@ -54,9 +56,9 @@ public static class Dwellings
             ("bedrooms", (double)bedrooms.Length),
             ("people", (double)bedrooms.Sum(one => PeopleIn(one.floor, one.room))),
             ("storeys", (double)floors.Length),
-            ("gross_m2", floors.Sum(GrossOf)),
+            ("gross_m2", floors.Sum(floor => AreaFrom(floor, heights => heights.From1500))),
             ("built_in_m2", floors.Sum(floor => floor.Rooms.Sum(room => StorageIn(floor, room)))),
-            ("from_2300_m2", floors.Sum(floor => AreaFrom(floor, room => RoomShape.Of(floor.Part.Space, room).From2300)))
+            ("from_2300_m2", floors.Sum(floor => AreaFrom(floor, heights => heights.From2300)))
         );
     }
 
@@ -73,13 +75,22 @@ public static class Dwellings
 
     private static bool Is(FoundRoom room, string use) => room.Room.Use.Trim().Equals(use, StringComparison.OrdinalIgnoreCase);
 
-    private static double GrossOf(Floor floor) =>
-        AreaFrom(floor, room => Headroom.AreaFrom(floor.Part.Space, room, AreaDefinitions.LeastUsableHeight));
-
     /// <summary>With its partitions, without what its rooms have that does not count.</summary>
-    private static double AreaFrom(Floor floor, Func<FoundRoom, double> counts) =>
-        Polygons.Closed(floor.Rooms.Select(room => room.Outline), Partition / 2).Sum(region => region.Area) / 1e6
-        - floor.Rooms.Sum(room => room.GrossInternal - counts(room));
+    private static double AreaFrom(Floor floor, Func<Heights, double> counts) =>
+        WithPartitions(floor) - floor.Rooms.Sum(room => room.GrossInternal - counts(HeightsOf(floor, room)));
+
+    private static Heights HeightsOf(Floor floor, FoundRoom room) => RoomShape.Of(floor.Part.Space, room).From;
+
+    /// <summary>By the rooms that are one home: these change with the shell alone, not with what is moved in them.</summary>
+    private static readonly ConditionalWeakTable<LevelSpace, ConcurrentDictionary<string, double>> Known = [];
+
+    private static double WithPartitions(Floor floor) =>
+        Known
+            .GetOrCreateValue(floor.Part.Space)
+            .GetOrAdd(
+                string.Join('/', floor.Rooms.Select(room => room.Room.Id)),
+                _ => Polygons.Closed(floor.Rooms.Select(room => room.Outline), Partition / 2).Sum(region => region.Area) / 1e6
+            );
 
     private static IEnumerable<PlacedItem> In(Floor floor, FoundRoom room) =>
         floor.Part.Items.Where(item => item.Bottom <= Tolerance.Length && room.Outline.Holds(item.Item.Placement.Origin));
@@ -91,10 +102,7 @@ public static class Dwellings
     private static double StorageIn(Floor floor, FoundRoom room)
     {
         if (Is(room, "Store"))
-        {
-            var full = Headroom.AreaFrom(floor.Part.Space, room, AreaDefinitions.LeastUsableHeight);
-            return full + (Headroom.AreaFrom(floor.Part.Space, room, 900) - full) / 2;
-        }
+            return (HeightsOf(floor, room).From1500 + HeightsOf(floor, room).From900) / 2;
         var cupboards = In(floor, room)
             .Where(item => Cupboards.Contains(item.Kind.Maker))
             .Sum(item => item.Size.Width * item.Size.Depth / 1e6);

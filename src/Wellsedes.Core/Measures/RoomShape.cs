@@ -1,25 +1,27 @@
 using System.Collections.Immutable;
 using System.Runtime.CompilerServices;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.Rulebooks;
 using Wellsedes.Core.Spaces;
 
 namespace Wellsedes.Core.Measures;
+
+/// <summary>Floor of a room with so many mm of clear height and more over it, in m²; 2134 mm are 7 ft.</summary>
+internal sealed record Heights(double From900, double From1500, double From2134, double From2300);
 
 /// <summary>What measures read of a room itself, whoever is in it; worked out once for a room.</summary>
 /// <param name="Doorways">Doors and gaps that lead out of it, into whatever.</param>
 /// <param name="Diagonal">The two corners that are farthest from each other.</param>
 /// <param name="Width">Of the narrowest strip it fits into, in mm, as a rectangle's shorter side is.</param>
 /// <param name="Length">Along that strip, in mm.</param>
-/// <param name="From2134">Floor with 2134 mm (7 ft) of clear height and more, in m².</param>
-/// <param name="From2300">Floor with 2300 mm of clear height and more, in m².</param>
+/// <param name="From">Its floor by the clear height over it.</param>
 internal sealed record RoomShape(
     LevelSpace Space,
     ImmutableArray<OpeningPlace> Doorways,
     (Point A, Point B) Diagonal,
     double Width,
     double Length,
-    double From2134,
-    double From2300
+    Heights From
 )
 {
     private static readonly ConditionalWeakTable<FoundRoom, RoomShape> Known = [];
@@ -30,15 +32,9 @@ internal sealed record RoomShape(
             return known;
         ImmutableArray<OpeningPlace> ways = [.. Measures.Doorways.Of(space, room)];
         var (width, length) = StripOf(room.Outline);
-        var shape = new RoomShape(
-            space,
-            ways,
-            Farthest(room.Outline.Outline),
-            width,
-            length,
-            Headroom.AreaFrom(space, room, 2134),
-            Headroom.AreaFrom(space, room, 2300)
-        );
+        double From(double height) => Headroom.AreaFrom(space, room, height);
+        var heights = new Heights(From(900), From(AreaDefinitions.LeastUsableHeight), From(2134), From(2300));
+        var shape = new RoomShape(space, ways, Farthest(room.Outline.Outline), width, length, heights);
         Known.AddOrUpdate(room, shape);
         return shape;
     }
