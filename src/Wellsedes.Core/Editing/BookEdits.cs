@@ -164,7 +164,7 @@ internal static class BookEdits
         var before = plan.All<RuleChange>().FirstOrDefault(change => change.RuleId == edit.RuleId && change.Value == edit.Value);
         if (edit.Reason.Trim().Length == 0)
             return before is null
-                ? EditAnswer.No("reason", "Say why the rule is taken otherwise: it is printed with the findings.")
+                ? EditAnswer.No(NoReason)
                 : EditAnswer.Done(new Change($"As its book says again: {Editor.Short(rule.Title)}", [new EntityChange(before, null)]));
         if (before is null && plan.Find(edit.Id) is not null)
             return EditAnswer.Taken("id", edit.Id);
@@ -200,10 +200,14 @@ internal static class BookEdits
         : acceptance.FindingId.Length == 0 ? new Problem("findingId", "Say which finding is accepted.")
         : null;
 
+    private static readonly Problem NoReason = new("reason", "Say why the rule is taken otherwise: it is printed with the findings.");
+
     public static Problem? Check(PlanBook book) => book.Wrong() is { } wrong ? new Problem("text", wrong) : null;
 
     public static Problem? Check(Plan plan, RuleChange change)
     {
+        if (change.Reason.Trim().Length == 0)
+            return NoReason;
         if (change.Value.Length == 0 != change.Figure is null)
             return new Problem("figure", "A rule is off, or has a figure for a value that is named.");
         if (change.Figure is < 0 or > 1_000_000)

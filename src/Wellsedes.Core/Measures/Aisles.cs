@@ -67,7 +67,7 @@ public static class Aisles
         IReadOnlyDictionary<RowChair, int> rowOf
     )
     {
-        if (!space.Platforms.Any())
+        if (space.Decks.IsEmpty)
             return 0;
         var heights = aisle
             .GroupBy(end => rowOf[end.Chair])

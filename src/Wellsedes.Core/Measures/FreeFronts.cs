@@ -85,7 +85,7 @@ public static class FreeFronts
                 space.LevelId,
                 [from, to],
                 ("kind", thing.Kind),
-                ("use", UseAt(space, thing)),
+                ("use", space.UseAt(thing.At.Origin)),
                 ("clear_mm", clear),
                 ("width_mm", thing.Width)
             );
@@ -103,8 +103,6 @@ public static class FreeFronts
             item.Size.Depth,
             new Point(0, item.Form.Seats is [{ AtTable: true, Outward.Y: > 0.5 }, ..] ? 1 : -1)
         );
-
-    private static string UseAt(LevelSpace space, Fronted thing) => space.RoomAt(thing.At.Origin)?.Room.Use ?? "";
 
     private static (double Clear, Point From, Point To)[] Sides(Fronted thing, SpatialIndex<Standing> standing) =>
         [.. new[] { new Point(-1, 0), new Point(1, 0) }.Select(way => Out(thing, way, standing))];
@@ -138,7 +136,7 @@ public static class FreeFronts
             space.LevelId,
             [thing.At.Origin, least.To],
             ("kind", thing.Kind),
-            ("use", UseAt(space, thing)),
+            ("use", space.UseAt(thing.At.Origin)),
             ("centre_mm", thing.Width / 2 + least.Clear),
             ("between_mm", thing.Width + sides.Sum(side => side.Clear))
         );

@@ -53,7 +53,7 @@ public static class ThingSizes
             space.LevelId,
             [at.Origin],
             ("kind", kind),
-            ("use", space.RoomAt(at.Origin)?.Room.Use ?? ""),
+            ("use", space.UseAt(at.Origin)),
             ("width_mm", width),
             ("depth_mm", depth),
             ("high_mm", high)

@@ -138,7 +138,7 @@ public sealed record PlanModel(ImmutableArray<ModelKind> Kinds, ImmutableArray<M
                         flight.ToLevelId
                     )),
                 ],
-                Platforms = [.. shell.Platforms.Select(platform => (platform.Floor(), platform.Rise))],
+                Platforms = shell.Decks,
                 Seats = [.. standing.SelectMany(item => SeatsOf(item, RiseUnder(item)))],
             };
 

@@ -13,12 +13,7 @@ internal static partial class RuleWorking
             known[name] = figure;
         foreach (var step in answer.Steps)
             known[step.Answer] = step.Figure;
-        return
-        [
-            .. answer.Steps.Select(step =>
-                $"{step.Answer} = {Names().Replace(step.Formula, name => Told(name, known))} = {RuleFigures.Told(step.Figure)}"
-            ),
-        ];
+        return [.. answer.Steps.Select(step => (step with { Formula = Names().Replace(step.Formula, name => Told(name, known)) }).Told())];
     }
 
     private static string Told(Match name, Dictionary<string, object?> known) =>

@@ -38,6 +38,10 @@ public sealed record LevelSpace(Level Level, LevelWalls Walls, LevelFloor Floor,
         Walls.Pieces.Select(piece => piece.Body.Bounds).Aggregate(Fixtures.Bounds, (box, bounds) => box.Including(bounds))
     );
 
+    private readonly Lazy<ImmutableArray<(Convex Floor, double Rise)>> decks = new(() =>
+        [.. Fixtures.Things.OfType<Platform>().Select(platform => (platform.Floor(), platform.Rise))]
+    );
+
     public string LevelId => Level.Id;
 
     public bool IsOnGround => IsGround(Level);
@@ -61,8 +65,14 @@ public sealed record LevelSpace(Level Level, LevelWalls Walls, LevelFloor Floor,
 
     public IEnumerable<Platform> Platforms => Things.OfType<Platform>();
 
-    /// <summary>How much higher than the level the floor lies at a point, in mm: by the last of the platforms there, as they are drawn.</summary>
-    public double RiseAt(Point p) => Platforms.LastOrDefault(platform => platform.Floor().Holds(p))?.Rise ?? 0;
+    /// <summary>The floors that lie higher or lower than the level, as they are drawn, and by how much in mm.</summary>
+    public ImmutableArray<(Convex Floor, double Rise)> Decks => decks.Value;
+
+    /// <summary>How much higher than the level the floor lies at a point, in mm: by the last of the platforms there.</summary>
+    public double RiseAt(Point p) => Decks.LastOrDefault(deck => deck.Floor.Holds(p)).Rise;
+
+    /// <summary>What the room at a point is used for; "" where nobody said, or no room is.</summary>
+    public string UseAt(Point p) => RoomAt(p)?.Room.Use ?? "";
 
     /// <summary>The box around everything of the shell, in mm; empty where nothing is.</summary>
     public Bounds Bounds => bounds.Value;

@@ -11,6 +11,7 @@ internal sealed class Shading(SeenScene scene, Camera camera, Lighting lighting,
     private const int BandRows = 128;
 
     private static readonly Tone Ink = Tone.Of("#21302D");
+    private static readonly Tone White = new(1, 1, 1);
     private static readonly Tone Paper = Tone.Of("#EDEADF");
 
     /// <summary>The ground in full light is as light as paper.</summary>
@@ -154,13 +155,20 @@ internal sealed class Shading(SeenScene scene, Camera camera, Lighting lighting,
         {
             var at = fy * band.Solid.Width + fx;
             var face = band.Solid.Face[at];
-            // A picture changes from pixel to pixel.
-            var isLaid = face != Raster.Nothing && faces[face].Laid is not null;
-            var i = isLaid ? -1 : known[..count].IndexOf(face);
-            var own = i >= 0 ? tones[i] : ToneAt(face, fx + 0.5, fy + from + 0.5, band.Solid.Near[at]);
-            if (i < 0 && !isLaid)
-                (known[count], tones[count++]) = (face, own);
-            var tone = Mixed(Behind(band.Glass, at, band.Solid.Near[at], own), Ink, InkAt(band, at, fx, fy));
+            var near = band.Solid.Near[at];
+            var i = known[..count].IndexOf(face);
+            if (i < 0)
+            {
+                i = count++;
+                known[i] = face;
+                tones[i] = ToneAt(face, fx + 0.5, fy + from + 0.5, near);
+            }
+            // Light changes slowly, a picture from pixel to pixel.
+            var own =
+                face != Raster.Nothing && faces[face].Laid is { } laid
+                    ? Lit(tones[i], laid.At(PlaceAt(fx + 0.5, fy + from + 0.5, near), faces[face].Tone, lens.WideAt(near)))
+                    : tones[i];
+            var tone = Mixed(Behind(band.Glass, at, near, own), Ink, InkAt(band, at, fx, fy));
             sum = new Tone(sum.Red + tone.Red, sum.Green + tone.Green, sum.Blue + tone.Blue);
         }
         return sum;
@@ -178,6 +186,15 @@ internal sealed class Shading(SeenScene scene, Camera camera, Lighting lighting,
                 tone.Blue + (with.Blue - tone.Blue) * share
             );
 
+    private static Tone Lit(Tone light, Tone tone) => new(light.Red * tone.Red, light.Green * tone.Green, light.Blue * tone.Blue);
+
+    /// <summary>What is seen at a place of the picture, from above.</summary>
+    private Geometry.Point PlaceAt(double x, double y, float near)
+    {
+        var at = camera.Eye + lens.Through(x, y) * (1 / near);
+        return new Geometry.Point(at.X, at.Y);
+    }
+
     private Tone ToneAt(int face, double x, double y, float near)
     {
         var way = lens.Through(x, y);
@@ -191,9 +208,9 @@ internal sealed class Shading(SeenScene scene, Camera camera, Lighting lighting,
         }
         var seen = faces[face];
         var normal = seen.Surface == Surface.Glass && seen.Normal.Dot(way) > 0 ? seen.Normal * -1 : seen.Normal;
-        var at = camera.Eye + way * (1 / near);
-        var own = seen.Laid is { } laid ? laid.At(new Geometry.Point(at.X, at.Y), seen.Tone, lens.WideAt(near)) : seen.Tone;
-        return lighting.At(own, at, normal, seen.Surface == Surface.Ceiling);
+        // Of what a picture lies on the light alone.
+        var own = seen.Laid is null ? seen.Tone : White;
+        return lighting.At(own, camera.Eye + way * (1 / near), normal, seen.Surface == Surface.Ceiling);
     }
 
     /// <summary>How much ink there is where a thing or a flat of it ends: less of it far off, so that what is far does not clot.</summary>

@@ -407,6 +407,7 @@ public sealed class BookTests
         Assert.Equal("books", sample.Refused(new TakeBooks([], [])).Field);
         Assert.Equal("books", sample.Refused(new TakeBooks([new PlanBook("x", "{}")], [])).Field);
         Assert.Equal("ruleId", sample.Refused(new TakeBooks([books[0]], [.. changes, new RuleChange("o", "none", "", "Why")])).Field);
+        Assert.Equal("reason", sample.Refused(new TakeBooks([.. books], [changes[0] with { Reason = " " }])).Field);
         Assert.Equal("id", sample.Refused(new TakeBooks([books[1] with { Id = "room" }, books[0]], [])).Field);
         Assert.Equal("id", sample.Refused(new TakeBooks([.. books], [changes[0] with { Id = "new-book-german-workplaces" }])).Field);
 

@@ -72,6 +72,8 @@ export class LaidPictures {
     this.known.set(key, material);
     void bitmapOf(data, "image/webp").then(
       (bitmap) => {
+        // Nobody waits for it any more.
+        if (this.known.get(key) !== material) return bitmap.close();
         const texture = new Texture(bitmap as unknown as HTMLImageElement);
         [texture.wrapS, texture.wrapT, texture.flipY] = [RepeatWrapping, RepeatWrapping, false];
         texture.needsUpdate = true;

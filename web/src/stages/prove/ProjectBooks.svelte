@@ -71,16 +71,14 @@
         The project keeps no books for its plans yet.
       {/if}
     </p>
-    <span class="contents">
-      {#if !kept.areOfPlan}
-        {#if kept.books.length}
-          <button class="action" disabled={!plan.canEdit} onclick={take}>Take the project’s</button>
-        {/if}
-        <button class="action" disabled={!plan.canEdit || !saved || !chosenBooks(plan).length} onclick={keep}
-          >Keep this plan’s for the project</button
-        >
+    {#if !kept.areOfPlan}
+      {#if kept.books.length}
+        <button class="action" disabled={!plan.canEdit} onclick={take}>Take the project’s</button>
       {/if}
-    </span>
+      <button class="action" disabled={!plan.canEdit || !saved || !chosenBooks(plan).length} onclick={keep}
+        >Keep this plan’s for the project</button
+      >
+    {/if}
   {/if}
   {#if others.length}
     <div class="flex items-center gap-2">
