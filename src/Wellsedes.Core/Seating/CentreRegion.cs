@@ -61,27 +61,64 @@ public sealed class CentreRegion
     /// <summary>Whether something of it lies neither along nor square to the lines across it, or is round.</summary>
     public bool IsSlanted => IsFloorSlanted || kept.Any(shape => shape.Corners.Length == 1);
 
+    /// <summary>How far off the sides of the floor a middle is at least, in mm.</summary>
+    public double Off => off;
+
+    /// <summary>Whether a place is on the floor, however near its sides.</summary>
+    public bool IsFloor(Point p) => areas.Any(area => area.Holds(p));
+
+    /// <summary>The sides of the floor within a distance of a place.</summary>
+    public (Point From, Point To)[] SidesWithin(Point p, double distance) =>
+        [.. sides.Value.Meeting(Bounds.At(p).Grown(distance)).Where(side => p.NearestOn(side.From, side.To).DistanceTo(p) < distance)];
+
+    /// <summary>How far the nearest side of the floor is from a place.</summary>
+    public double ToSides(Point p)
+    {
+        var least = double.PositiveInfinity;
+        foreach (var (side, boxes) in sides.Value.Nearest(Bounds.At(p)))
+        {
+            if (boxes >= least)
+                break;
+            least = Math.Min(least, p.NearestOn(side.From, side.To).DistanceTo(p));
+        }
+        return least;
+    }
+
+    /// <summary>What a middle must not be in, but for the sides of the floor, within a distance of a place.</summary>
+    public Convex[] ObstaclesWithin(Point p, double distance) => Array.FindAll(obstacles, shape => shape.DistanceTo(p) < distance);
+
     /// <summary>
     /// How far a middle is in what it must not be in, each squared and halved, all together; and the push out of it, as long as the depth.
     /// </summary>
     public double Depth(Point p, out Point push)
     {
+        var isIn = IsFloor(p);
+        var near = SidesWithin(p, isIn ? off : ToSides(p) + Tolerance.Length);
+        return Depth(p, isIn, near, obstacles, out push);
+    }
+
+    /// <summary>The same where it is known whether it is on the floor and what is near.</summary>
+    internal double Depth(Point p, bool isIn, (Point From, Point To)[] near, Convex[] obstacles, out Point push)
+    {
         var energy = 0.0;
         push = default;
-        var isIn = false;
-        foreach (var area in areas)
-            isIn |= area.Holds(p);
-        if (isIn)
-            foreach (var side in off > 0 ? sides.Value.Meeting(Bounds.At(p).Grown(off)) : [])
+        if (isIn && off > 0)
+            foreach (var (from, to) in near)
             {
-                var nearest = p.NearestOn(side.From, side.To);
-                Take(off - p.DistanceTo(nearest), (p - nearest).Unit(), ref energy, ref push);
+                var nearest = p.NearestOn(from, to);
+                Take(off - p.DistanceTo(nearest), p - nearest, ref energy, ref push);
             }
-        else if (NearestSide(p) is var back)
-            Take(off + p.DistanceTo(back), (back - p).Unit(), ref energy, ref push);
+        else if (!isIn)
+        {
+            var (back, least) = (p, double.PositiveInfinity);
+            foreach (var (from, to) in near)
+                if (p.NearestOn(from, to) is var nearest && (nearest - p).Dot(nearest - p) is var squared && squared < least)
+                    (back, least) = (nearest, squared);
+            Take(off + Math.Sqrt(least), back - p, ref energy, ref push);
+        }
         foreach (var shape in obstacles)
             if (shape.Bounds.Holds(p) && shape.DistanceTo(p, out var nearest) is < 0 and var into)
-                Take(-into, (nearest - p).Unit(), ref energy, ref push);
+                Take(-into, nearest - p, ref energy, ref push);
         return energy;
 
         static void Take(double depth, Point outward, ref double energy, ref Point push)
@@ -89,24 +126,22 @@ public sealed class CentreRegion
             if (depth <= 0)
                 return;
             energy += depth * depth / 2;
-            push += outward * depth;
+            push += outward.Unit() * depth;
         }
     }
 
-    /// <summary>The nearest point of the sides of the floor.</summary>
-    private Point NearestSide(Point p) =>
-        sides.Value.Nearest(Bounds.At(p)).Take(8).Select(found => p.NearestOn(found.Thing.From, found.Thing.To)).MinBy(p.DistanceTo);
-
-    /// <summary>Whether a middle may be anywhere within a distance of a point.</summary>
-    public bool IsClear(Point p, double within) =>
-        areas.Any(area => area.Holds(p))
-        && !sides
-            .Value.Meeting(Bounds.At(p).Grown(off + within))
-            .Exists(side => p.NearestOn(side.From, side.To).DistanceTo(p) < off + within)
-        && !Array.Exists(obstacles, shape => shape.DistanceTo(p) < within);
+    /// <summary>Whether a place on the floor is far enough off sides that are near and out of obstacles.</summary>
+    internal bool Keeps(Point p, (Point From, Point To)[] near, Convex[] obstacles)
+    {
+        if (off > 0)
+            foreach (var (from, to) in near)
+                if (p.NearestOn(from, to).DistanceTo(p) < off - Tolerance.Length)
+                    return false;
+        return !Array.Exists(obstacles, shape => shape.DistanceTo(p) < -Tolerance.Length);
+    }
 
     /// <summary>Whether a middle may be at a point.</summary>
-    public bool Holds(Point p) => areas.Any(area => area.Holds(p)) && !Array.Exists(kept, shape => shape.DistanceTo(p) < -Tolerance.Length);
+    public bool Holds(Point p) => IsFloor(p) && !Array.Exists(kept, shape => shape.DistanceTo(p) < -Tolerance.Length);
 
     /// <summary>The box middles can be in: the floor's, less what they keep off its sides.</summary>
     public Bounds Inner => Bounds.Grown(-off);

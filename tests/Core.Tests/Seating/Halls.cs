@@ -15,7 +15,7 @@ internal static class Halls
     public const double Gap = 500;
     public const double OffWall = 1730;
 
-    public sealed record Hall(string Name, CentreRegion Region, ImmutableArray<double> Turns, int Square, int Staggered);
+    public sealed record Hall(string Name, CentreRegion Region, ImmutableArray<double> Turns, int Square, int Staggered, int Dense);
 
     public static ImmutableArray<Hall> All { get; } = Read();
 
@@ -74,7 +74,8 @@ internal static class Halls
             new CentreRegion([new Region(outline, [])], off, kept),
             [.. turns],
             hall.GetProperty("square").GetInt32(),
-            hall.GetProperty("staggered").GetInt32()
+            hall.GetProperty("staggered").GetInt32(),
+            hall.GetProperty("dense_2s").GetInt32()
         );
     }
 

@@ -31,7 +31,7 @@ public static class Lattices
         if (isDense)
             return
             [
-                .. Denser(asked, area, region, fill)
+                .. Denser(asked, area, region, fill, carry)
                     .OrderByDescending(p => Math.Round(p.Dot(towards)))
                     .ThenBy(p => Math.Round(p.Cross(towards)))
                     .Select((p, i) => new Stand(p, item.Rotation, item.Catalogue, SeatsOf(0, i), 0, i, item.Parameters)),
@@ -68,17 +68,24 @@ public static class Lattices
     }
 
     /// <summary>What a dense search may spend: how often all places are looked at.</summary>
-    private const long DenseLooks = 4000;
+    private const long DenseLooks = 12_000;
 
-    private static Point[] Denser(SeatsAsked asked, SeatingArea area, CentreRegion region, FillAsked fill)
+    private static Point[] Denser(SeatsAsked asked, SeatingArea area, CentreRegion region, FillAsked fill, IReadOnlyList<Stand>? carry)
     {
         // In no lines there is no row: the wider gap holds all round.
         var apart = Math.Max(fill.InRow, fill.BetweenRows);
+        var axis = new MirrorAxis(area.Middle, Point.At(asked.Facing));
+        var isMirrored = asked.Layout == BlockLayout.MirroredDense;
+        if (carry is { Count: > 0 })
+            return DenseFill.CarriedOn(region, apart, [.. carry.Select(stand => stand.At)], isMirrored ? axis : null);
         var starts = DenseFill.Starts(region, fill with { InRow = apart, BetweenRows = apart });
-        return asked.Layout == BlockLayout.Dense
-            ? DenseFill.More(region, apart, starts, DenseLooks)
-            : DenseFill.Mirrored(region, apart, new MirrorAxis(area.Middle, Point.At(asked.Facing)), starts, DenseLooks);
+        return isMirrored
+            ? DenseFill.Mirrored(region, apart, axis, starts, MirroredLooks)
+            : DenseFill.More(region, apart, starts, DenseLooks);
     }
+
+    /// <summary>What the searches of a mirrored one may spend together: theirs are of half the places.</summary>
+    private const long MirroredLooks = 50_000;
 
     /// <summary>The radius of the least circle about a table's middle that holds it and its chairs to their corners.</summary>
     public static double RingOf(PlacedItem table)
