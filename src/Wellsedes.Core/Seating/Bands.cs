@@ -1,3 +1,4 @@
+using System.Runtime.InteropServices;
 using Wellsedes.Core.Geometry;
 
 namespace Wellsedes.Core.Seating;
@@ -5,14 +6,22 @@ namespace Wellsedes.Core.Seating;
 /// <summary>What lies in a band between two heights, as stretches along it. A band of no height is a line.</summary>
 internal static class Bands
 {
-    /// <summary>Where the sides of an area cross a line, in order, put into a list that is emptied before.</summary>
-    public static void Crossings((Point From, Point To)[] sides, double y, List<double> crossings)
+    /// <summary>Few are put in order one by one, which takes least where most are so already.</summary>
+    public static void Sort<T>(List<T> all, Comparison<T> order)
     {
-        crossings.Clear();
-        foreach (ref readonly var side in sides.AsSpan())
-            if (side.From.Y > y != side.To.Y > y)
-                crossings.Add(side.From.X + (side.To.X - side.From.X) * (y - side.From.Y) / (side.To.Y - side.From.Y));
-        crossings.Sort();
+        if (all.Count > 32)
+        {
+            all.Sort(order);
+            return;
+        }
+        var few = CollectionsMarshal.AsSpan(all);
+        for (var i = 1; i < few.Length; i++)
+        {
+            var (one, j) = (few[i], i - 1);
+            for (; j >= 0 && order(few[j], one) > 0; j--)
+                few[j + 1] = few[j];
+            few[j + 1] = one;
+        }
     }
 
     /// <summary>Where a side lies within a band; its ends along.</summary>

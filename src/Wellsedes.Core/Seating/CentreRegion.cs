@@ -21,6 +21,7 @@ public sealed class CentreRegion
 
     /// <summary>The sides of each area, outline and holes.</summary>
     private readonly (Point From, Point To)[][] flat;
+    private readonly Lazy<CrossedSides[]> crossedSides;
     private readonly Lazy<SpatialIndex<(Point From, Point To)>> sides;
 
     /// <param name="areas">The floor, in one piece or several.</param>
@@ -40,6 +41,7 @@ public sealed class CentreRegion
     {
         (this.areas, this.kept, this.obstacles, this.off) = (areas, kept, obstacles, off);
         flat = [.. areas.Select(area => area.Sides().ToArray())];
+        crossedSides = new(() => [.. flat.Select(ofArea => new CrossedSides(ofArea))]);
         sides = new(() => new([.. flat.SelectMany(ofArea => ofArea)], side => Bounds.At(side.From).Including(side.To)));
     }
 
@@ -179,10 +181,10 @@ public sealed class CentreRegion
         foreach (var shape in kept)
             if (Cut(shape, y) is var (from, to))
                 cut.Add((from, to));
-        cut.Sort();
-        foreach (var area in flat)
+        Bands.Sort(cut, static (a, b) => a.From.CompareTo(b.From));
+        foreach (var area in crossedSides.Value)
         {
-            Bands.Crossings(area, y, crossed);
+            area.At(y, crossed);
             for (var i = 0; i + 1 < crossed.Count; i += 2)
                 Bands.Less(crossed[i], crossed[i + 1], cut, left);
         }

@@ -69,8 +69,11 @@ public static class Filling
                 continue;
             foreach (var first in Firsts(heights, lattice.RowDistance, Sampled(seen, asked.Quick)))
             {
-                var (count, _) = LatticeLaying.Lay(seen, box, lattice, first, axis, best.Count + 1);
-                if (count > best.Count)
+                if (
+                    LatticeLaying.MostOf(seen, box, lattice, first, best.Count + 1) > best.Count
+                    && LatticeLaying.Lay(seen, box, lattice, first, axis).Count is var count
+                    && count > best.Count
+                )
                     best = (count, lattice, first);
             }
         }

@@ -27,6 +27,22 @@ public static class LatticeLaying
     /// <summary>Within the stretch of best phases, in mm off its ends.</summary>
     private const double OffEnd = 1e-4;
 
+    private const int MostRows = 2000;
+
+    /// <summary>Lists that are used again: a search lays thousands of lattices.</summary>
+    private sealed class Desk
+    {
+        public readonly List<(double From, double To)> Free = [];
+        public readonly List<Stretch> All = [];
+        public readonly List<Stretch> Block = [];
+        public readonly List<(double At, int By)> Events = [];
+        public readonly List<(double From, double To)> Best = [];
+        public int[] Roots = [];
+    }
+
+    [ThreadStatic]
+    private static Desk? desk;
+
     /// <param name="region">Seen in the frame of the lattice: rows run along x.</param>
     /// <param name="first">The height of a row; the others follow up and down.</param>
     /// <param name="atLeast">What cannot hold as many is not looked at any further.</param>
@@ -40,30 +56,18 @@ public static class LatticeLaying
         int atLeast = 0
     )
     {
-        var (pitch, apart) = (lattice.Pitch, lattice.RowDistance);
-        var lowest = first - Math.Floor((first - box.MinY) / apart + 1e-6) * apart;
-        List<Stretch> all = [];
-        var free = new List<(double From, double To)>();
-        var (rows, most) = (0, 0);
-        for (var y = lowest; y <= box.MaxY + 1e-3 && rows < MostRows; y += apart, rows++)
-        {
-            // Rows keep their number, counted from the one that was given: which are shifted must not depend on where the region begins.
-            var number = (long)Math.Round((y - first) / apart);
-            region.Along(y, free);
-            foreach (var (from, to) in free)
-            {
-                all.Add(new Stretch(rows, y, from, to, lattice.Staggered && number % 2 != 0 ? pitch / 2 : 0));
-                most += (int)((to - from) / pitch + 1e-6) + 1;
-            }
-        }
+        var at = desk ??= new();
+        var (rows, most) = Stretches(at, region, box, lattice, first);
         if (most < atLeast)
             return (0, []);
-        var count = 0;
+        var (pitch, count) = (lattice.Pitch, 0);
         var places = Enumerable.Range(0, rows).Select(_ => ImmutableArray.CreateBuilder<Point>()).ToArray();
-        foreach (var block in Together(all, pitch, lattice.Staggered ? pitch / 2 : 0))
+        Join(at, lattice);
+        while (NextBlock(at))
         {
-            var phase = BestPhase(block, pitch, axis);
-            foreach (var stretch in block)
+            MostPlaces(at, pitch);
+            var phase = BestPhase(at, pitch, axis);
+            foreach (var stretch in at.Block)
             {
                 var begin = stretch.From + Mod(phase + stretch.Shift - stretch.From, pitch);
                 for (var x = begin; x <= stretch.To + OffEnd / 10; x += pitch)
@@ -76,72 +80,144 @@ public static class LatticeLaying
         return (count, [.. places.Where(row => row.Count > 0).Select(row => row.OrderBy(p => p.X).ToImmutableArray())]);
     }
 
-    private const int MostRows = 2000;
+    /// <summary>How many it holds, or a little more where a best phase is but a point; no places are made.</summary>
+    internal static int MostOf(CentreRegion region, Bounds box, Lattice lattice, double first, int atLeast)
+    {
+        var at = desk ??= new();
+        if (Stretches(at, region, box, lattice, first).Most < atLeast)
+            return 0;
+        Join(at, lattice);
+        var count = 0;
+        while (NextBlock(at))
+        {
+            count += MostPlaces(at, lattice.Pitch);
+            foreach (var stretch in at.Block)
+                count += (int)((stretch.To - stretch.From) / lattice.Pitch);
+        }
+        return count;
+    }
+
+    /// <summary>The parts of all rows; how many rows there are, and how many places at most.</summary>
+    private static (int Rows, int Most) Stretches(Desk at, CentreRegion region, Bounds box, Lattice lattice, double first)
+    {
+        var (pitch, apart) = (lattice.Pitch, lattice.RowDistance);
+        var lowest = first - Math.Floor((first - box.MinY) / apart + 1e-6) * apart;
+        at.All.Clear();
+        var (rows, most) = (0, 0);
+        for (var y = lowest; y <= box.MaxY + 1e-3 && rows < MostRows; y += apart, rows++)
+        {
+            // Rows keep their number, counted from the one that was given: which are shifted must not depend on where the region begins.
+            var number = (long)Math.Round((y - first) / apart);
+            region.Along(y, at.Free);
+            foreach (var (from, to) in at.Free)
+            {
+                at.All.Add(new Stretch(rows, y, from, to, lattice.Staggered && number % 2 != 0 ? pitch / 2 : 0));
+                most += (int)((to - from) / pitch + 1e-6) + 1;
+            }
+        }
+        return (rows, most);
+    }
 
     /// <summary>A part of a row.</summary>
-    private sealed record Stretch(int Row, double Y, double From, double To, double Shift);
+    private readonly record struct Stretch(int Row, double Y, double From, double To, double Shift);
 
     /// <summary>
     /// Stretches of neighbouring rows that overlap, or come so near that two places in them would be too near, as one; so those of one row with less than a
     /// pitch between them.
     /// </summary>
-    private static IEnumerable<List<Stretch>> Together(List<Stretch> all, double pitch, double near)
+    private static void Join(Desk at, Lattice lattice)
     {
-        var sets = new JoinedSets(all.Count);
+        var (all, pitch, near) = (at.All, lattice.Pitch, lattice.Staggered ? lattice.Pitch / 2 : 0);
+        if (at.Roots.Length < all.Count)
+            at.Roots = new int[Math.Max(64, 2 * all.Count)];
+        var roots = at.Roots;
         var begin = 0;
         for (var i = 0; i < all.Count; i++)
         {
-            while (all[begin].Row < all[i].Row - 1)
+            roots[i] = i;
+            var one = all[i];
+            while (all[begin].Row < one.Row - 1)
                 begin++;
-            for (var j = begin; j < i && all[j].Row < all[i].Row; j++)
-                if (all[j].Row == all[i].Row - 1 && all[j].From - near <= all[i].To && all[i].From - near <= all[j].To)
-                    sets.Join(j, i);
-            if (i > 0 && all[i - 1].Row == all[i].Row && all[i].From - all[i - 1].To < pitch)
-                sets.Join(i - 1, i);
+            for (var j = begin; j < i && all[j].Row < one.Row; j++)
+                if (all[j].From - near <= one.To && one.From - near <= all[j].To)
+                    roots[Root(roots, i)] = Root(roots, j);
+            if (i > 0 && all[i - 1].Row == one.Row && one.From - all[i - 1].To < pitch)
+                roots[Root(roots, i)] = Root(roots, i - 1);
         }
-        return all.Select((stretch, i) => (stretch, Root: sets.Of(i)))
-            .GroupBy(one => one.Root)
-            .Select(group => group.Select(one => one.stretch).ToList());
+        for (var i = 0; i < all.Count; i++)
+            roots[i] = Root(roots, i);
+    }
+
+    private static int Root(int[] roots, int i)
+    {
+        while (roots[i] != i)
+            i = roots[i] = roots[roots[i]];
+        return i;
+    }
+
+    /// <summary>Puts the next set of stretches that belong together on the desk; false where none is left.</summary>
+    private static bool NextBlock(Desk at)
+    {
+        at.Block.Clear();
+        var root = -1;
+        for (var i = 0; i < at.All.Count; i++)
+        {
+            if (at.Roots[i] < 0 || (root >= 0 && at.Roots[i] != root))
+                continue;
+            root = at.Roots[i];
+            at.Roots[i] = -1;
+            at.Block.Add(at.All[i]);
+        }
+        return root >= 0;
     }
 
     /// <summary>
-    /// The phase at which most places stand; of as good ones that on the axis, half a pitch off it, or in the middle of the widest best stretch.
+    /// How many of a block's stretches hold one place more at the best phase, and the phases at which they do: each does while the phase lies between its ends, both taken within
+    /// one pitch.
     /// </summary>
-    private static double BestPhase(List<Stretch> block, double pitch, double? axis)
+    private static int MostPlaces(Desk at, double pitch)
     {
-        // Each stretch holds one place more while the phase lies between its ends, both taken within one pitch.
-        List<(double At, int By)> events = [];
+        at.Events.Clear();
+        at.Best.Clear();
         var now = 0;
-        foreach (var stretch in block)
+        foreach (var stretch in at.Block)
         {
             var extra = (stretch.To - stretch.From) % pitch;
             var from = Mod(stretch.From - stretch.Shift, pitch);
             var to = from + extra;
-            events.Add((from, 1));
+            at.Events.Add((from, 1));
             if (to >= pitch)
             {
                 now++;
-                events.Add((to - pitch, -1));
+                at.Events.Add((to - pitch, -1));
             }
             else
-                events.Add((to, -1));
+                at.Events.Add((to, -1));
         }
-        events.Sort((a, b) => a.At != b.At ? a.At.CompareTo(b.At) : b.By.CompareTo(a.By));
+        at.Events.Add((pitch, 0));
+        // Those that begin before those that end.
+        Bands.Sort(at.Events, static (a, b) => a.At != b.At ? a.At.CompareTo(b.At) : b.By.CompareTo(a.By));
         var best = int.MinValue;
-        List<(double From, double To)> stretches = [];
-        var at = 0.0;
-        foreach (var (next, by) in events.Append((pitch, 0)))
+        var last = 0.0;
+        foreach (var (next, by) in at.Events)
         {
             if (now > best)
             {
                 best = now;
-                stretches.Clear();
+                at.Best.Clear();
             }
-            if (now == best && next >= at)
-                stretches.Add((at, next));
+            if (now == best && next >= last)
+                at.Best.Add((last, next));
             now += by;
-            at = next;
+            last = next;
         }
+        return best;
+    }
+
+    /// <summary>Of the phases at which most places stand that on the axis, half a pitch off it, or in the middle of the widest stretch.</summary>
+    private static double BestPhase(Desk at, double pitch, double? axis)
+    {
+        var stretches = at.Best;
         // Where best stretches end at one pitch and begin at nothing they are one.
         if (stretches.Count > 1 && stretches[0].From <= 1e-9 && stretches[^1].To >= pitch - 1e-9)
         {

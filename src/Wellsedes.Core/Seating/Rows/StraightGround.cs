@@ -8,6 +8,7 @@ internal sealed class StraightGround : RowGround
 {
     private readonly ImmutableArray<Region> areas;
     private readonly (Point From, Point To)[][] flat;
+    private readonly CrossedSides[] crossed;
     private readonly Convex[] standing;
     private readonly Convex[] ways;
     private readonly Placement frame;
@@ -26,6 +27,7 @@ internal sealed class StraightGround : RowGround
         standing = [.. area.Standing.Select(shape => shape.At(into))];
         ways = [.. area.Ways.Concat(also ?? []).Select(shape => shape.At(into))];
         flat = [.. areas.Select(one => one.Sides().ToArray())];
+        crossed = [.. flat.Select(sides => new CrossedSides(sides))];
         box = Region.BoxOf(areas);
         Axis = 0;
     }
@@ -64,10 +66,10 @@ internal sealed class StraightGround : RowGround
         List<(double From, double To)> free = [];
         List<(double From, double To)> taken = [];
         List<double> crossings = [];
-        foreach (var sides in flat)
+        for (var area = 0; area < flat.Length; area++)
         {
-            Bands.Crossings(sides, middle, crossings);
-            foreach (var (a, b) in sides)
+            crossed[area].At(middle, crossings);
+            foreach (var (a, b) in flat[area])
                 if (Bands.Clipped(a, b, low, high) is var (from, to))
                     taken.Add((Math.Min(from, to), Math.Max(from, to)));
             for (var i = 0; i + 1 < crossings.Count; i += 2)
