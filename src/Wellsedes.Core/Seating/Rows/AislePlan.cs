@@ -17,6 +17,7 @@ internal static class AislePlan
             return Runs(rows, [], null);
         double[] forced = Forced(rows, asked, axis);
         var lines = Lines(rows, most, forced, axis);
+        Part[] parts = [.. rows.SelectMany(row => row.Parts.Select(part => new Part(row, part)))];
         // From one side to the other: the most places up to each line, and the line before it on the way there.
         var best = new int[lines.Length];
         var before = new int[lines.Length];
@@ -25,28 +26,26 @@ internal static class AislePlan
         var farthest = rows.Max(row => (2 * most + 1) * row.Step + 4 * row.HalfAisle);
         for (var j = 0; j < lines.Length; j++)
         {
-            (best[j], before[j]) = (Count(rows, null, lines[j], most), -1);
-            if (forced.Any(f => f < lines[j] - 1e-9))
-                best[j] = -1;
+            // What is asked for is not passed over.
+            var barrier = forced.Where(f => f < lines[j] - 1e-9).DefaultIfEmpty(double.NegativeInfinity).Max() - 1e-9;
+            (best[j], before[j]) = (double.IsFinite(barrier) ? -1 : Count(parts, double.NegativeInfinity, lines[j], most), -1);
             for (var i = j - 1; i >= 0; i--)
             {
-                if (lines[j] - lines[i] > farthest)
+                if (lines[j] - lines[i] > farthest || lines[i] < barrier)
                     break;
                 if (lines[j] - lines[i] < 2 * halves || best[i] < 0)
                     continue;
-                if (forced.Any(f => f > lines[i] + 1e-9 && f < lines[j] - 1e-9))
-                    break;
-                var count = best[i] + Count(rows, lines[i], lines[j], most);
+                var count = best[i] + Count(parts, lines[i], lines[j], most);
                 if (count > best[j])
                     (best[j], before[j]) = (count, i);
             }
         }
-        var (full, last) = (forced.Length == 0 ? Count(rows, null, null, most) : -1, -1);
+        var (full, last) = (forced.Length == 0 ? Count(parts, double.NegativeInfinity, double.PositiveInfinity, most) : -1, -1);
         for (var i = 0; i < lines.Length; i++)
             if (
                 best[i] >= 0
                 && !forced.Any(f => f > lines[i] + 1e-9)
-                && best[i] + Count(rows, lines[i], null, most) is var count
+                && best[i] + Count(parts, lines[i], double.PositiveInfinity, most) is var count
                 && count > full
             )
                 (full, last) = (count, i);
@@ -96,12 +95,39 @@ internal static class AislePlan
         return [.. lines.Concat(forced).Append(axis).Distinct().Order()];
     }
 
-    private static int Count(IReadOnlyList<RowLine> rows, double? left, double? right, int most)
+    /// <summary>A free part of a row with what is counted by, all in one place: it is asked a million times.</summary>
+    private readonly struct Part(RowLine row, RowPart part)
+    {
+        private readonly double from = part.From;
+        private readonly double to = part.To;
+        private readonly double half = row.HalfAisle;
+        private readonly double step = row.Step;
+        private readonly double gap = row.Gap;
+        private readonly int openFrom = part.OpenFrom ? 1 : 0;
+        private readonly int openTo = part.OpenTo ? 1 : 0;
+
+        /// <summary>As <see cref="Between"/> counts.</summary>
+        public int Count(double left, double right, int most)
+        {
+            var (low, high, ends) = (from, to, 0);
+            if (left + half >= from - 1e-9)
+                (low, ends) = (left + half, 1);
+            else
+                ends = openFrom;
+            if (right - half <= to + 1e-9)
+                (high, ends) = (right - half, ends + 1);
+            else
+                ends += openTo;
+            var length = high - low;
+            return length <= 0 || length < step - gap - 1e-9 ? 0 : Math.Min((int)((length + gap) / step + 1e-9), ends * most);
+        }
+    }
+
+    private static int Count(Part[] parts, double left, double right, int most)
     {
         var count = 0;
-        foreach (var row in rows)
-        foreach (var part in row.Parts)
-            count += Between(row, part, left, right, most).Count;
+        foreach (ref readonly var part in parts.AsSpan())
+            count += part.Count(left, right, most);
         return count;
     }
 

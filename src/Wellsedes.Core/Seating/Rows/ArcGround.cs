@@ -15,10 +15,13 @@ internal sealed class ArcGround : RowGround
 
     private readonly Point focus;
     private readonly double back;
-    private readonly (Point From, Point To)[] sides;
+    private readonly Ring[] outlines;
     private readonly ImmutableArray<Region> areas;
     private readonly SeatingArea area;
-    private readonly Dictionary<double, Point[][]> grown = [];
+    private readonly Dictionary<double, Ring[]> grown = [];
+
+    /// <summary>Sides, and between which distances from the focus they all lie.</summary>
+    private sealed record Ring((Point From, Point To)[] Sides, double Least, double Most);
 
     public override (double Least, double Most) Across { get; }
 
@@ -32,29 +35,35 @@ internal sealed class ArcGround : RowGround
     {
         (this.area, this.focus, back) = (area, focus, facing + 180);
         areas = area.Areas;
-        sides = [.. areas.SelectMany(one => one.Sides())];
-        var least = areas.Any(one => one.Holds(focus)) ? 0 : sides.Min(side => Nearest(side.From, side.To));
-        Across = (least, sides.Max(side => side.From.DistanceTo(focus)));
+        outlines = [.. areas.SelectMany(one => one.Sides()).Select(side => RingOf([side]))];
+        Across = (areas.Any(one => one.Holds(focus)) ? 0 : outlines.Min(one => one.Least), outlines.Max(one => one.Most));
     }
+
+    private Ring RingOf((Point From, Point To)[] sides) =>
+        new(
+            sides,
+            sides.Min(side => Nearest(side.From, side.To)),
+            sides.Max(side => Math.Max(side.From.DistanceTo(focus), side.To.DistanceTo(focus)))
+        );
 
     private double Nearest(Point a, Point b) => focus.DistanceTo(focus.NearestOn(a, b));
 
     public override IEnumerable<double> Events(double gap)
     {
-        foreach (var (a, b) in sides)
+        foreach (var one in outlines)
         {
-            yield return Nearest(a, b);
-            yield return a.DistanceTo(focus);
+            yield return one.Least;
+            yield return one.Sides[0].From.DistanceTo(focus);
         }
         foreach (var ring in Grown(gap))
         {
-            yield return Region.SidesOf(ring).Min(side => Nearest(side.From, side.To));
-            yield return ring.Max(p => p.DistanceTo(focus));
+            yield return ring.Least;
+            yield return ring.Most;
         }
     }
 
     /// <summary>The outlines of what stands, a gap round about, and of ways.</summary>
-    private Point[][] Grown(double gap)
+    private Ring[] Grown(double gap)
     {
         if (!grown.TryGetValue(gap, out var rings))
             grown[gap] = rings = [
@@ -65,8 +74,8 @@ internal sealed class ArcGround : RowGround
         return rings;
     }
 
-    private static Point[] Outline(Convex shape, double gap) =>
-        shape.Radius + gap > 0 ? shape.Grown(gap + Sag).Outline(Sag) : shape.Grown(gap).Outline(Sag);
+    private Ring Outline(Convex shape, double gap) =>
+        RingOf([.. Region.SidesOf(shape.Radius + gap > 0 ? shape.Grown(gap + Sag).Outline(Sag) : shape.Grown(gap).Outline(Sag))]);
 
     private double AngleOf(Point p)
     {
@@ -79,13 +88,10 @@ internal sealed class ArcGround : RowGround
         var (low, high) = (Math.Max(0, near + Hair), far - Hair);
         List<double> ends = [-Math.PI, Math.PI];
         List<(double From, double To)> taken = [];
-        foreach (var (a, b) in sides)
-            Cut(a, b, low, high, taken);
-        foreach (var ring in Grown(gap))
-        {
-            foreach (var (a, b) in Region.SidesOf(ring))
-                Cut(a, b, low, high, taken);
-        }
+        foreach (var ring in outlines.Concat(Grown(gap)))
+            if (ring.Least <= high && ring.Most >= low)
+                foreach (var (a, b) in ring.Sides)
+                    Cut(a, b, low, high, taken);
         foreach (var (from, to) in taken)
         {
             ends.Add(from);
@@ -120,7 +126,8 @@ internal sealed class ArcGround : RowGround
         var dd = d.Dot(d);
         if (dd < 1e-12)
             return;
-        List<double> cuts = [0, 1];
+        Span<double> cuts = [0, 1, 0, 0, 0, 0];
+        var count = 2;
         foreach (var radius in (ReadOnlySpan<double>)[low, high])
         {
             var (half, c) = (m.Dot(d), m.Dot(m) - radius * radius);
@@ -129,10 +136,10 @@ internal sealed class ArcGround : RowGround
                 continue;
             foreach (var t in (ReadOnlySpan<double>)[(-half - Math.Sqrt(root)) / dd, (-half + Math.Sqrt(root)) / dd])
                 if (t is > 0 and < 1)
-                    cuts.Add(t);
+                    cuts[count++] = t;
         }
-        cuts.Sort();
-        for (var i = 0; i + 1 < cuts.Count; i++)
+        cuts[..count].Sort();
+        for (var i = 0; i + 1 < count; i++)
         {
             var (from, to) = (a + d * cuts[i], a + d * cuts[i + 1]);
             var at = Point.Middle(from, to).DistanceTo(focus);
