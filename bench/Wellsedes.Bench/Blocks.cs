@@ -92,6 +92,18 @@ internal static class Blocks
                 100,
                 i => planner.Probe(plan, new MoveItems(["stage"], 0, -50 * i), S, L, atOnce)
             );
+        foreach (var layout in (BlockLayout[])[BlockLayout.Dense, BlockLayout.MirroredDense])
+        {
+            SeatingBlock Dense(double width) => Block(width) with { Layout = layout };
+            report($"{layout}: places and tables", 10, i => planner.Answer(empty, new PutThing(Dense(40_000 - i)) { Sure = true }));
+            Do(new PutThing(Dense(40_000)) { Sure = true });
+            Console.WriteLine($"  tables | {plan.OfScheme<Item>(S).Count(item => item.Parent == "block")}");
+            report(
+                $"{layout}: its edge dragged 5 m in 100 steps, with figures at once",
+                100,
+                i => planner.Probe(plan, new PutThing(Dense(40_000 - 50 * i)) { Sure = true }, S, L, atOnce: true)
+            );
+        }
     }
 
     private static int Jumps(Planner planner, Plan plan)

@@ -48,13 +48,18 @@ public static class Filling
     public static LatticeFill? Fullest(CentreRegion region, FillAsked asked, LatticeKind kind)
     {
         double[] turns = [.. asked.Turns.Select(turn => ((turn % 180) + 180) % 180).Distinct()];
-        var fills = new LatticeFill?[turns.Length];
+        var fills = new Tried[turns.Length];
         Together.For(turns.Length, i => fills[i] = Fullest(region, asked, kind, turns[i]), 2);
         // Of as many the first turn's.
-        return fills.OfType<LatticeFill>().MaxBy(fill => fill.Count);
+        return fills.MaxBy(fill => fill.Count) is { Count: > 0 } best ? Eased(best) : null;
     }
 
-    private static LatticeFill? Fullest(CentreRegion region, FillAsked asked, LatticeKind kind, double turn)
+    /// <summary>The fullest lattice of a turn.</summary>
+    /// <param name="Region">As it is seen in the frame of the rows.</param>
+    /// <param name="First">The height of a row.</param>
+    private sealed record Tried(int Count, Lattice Lattice, double First, CentreRegion Region, Bounds Box, double? Axis, Placement Frame);
+
+    private static Tried Fullest(CentreRegion region, FillAsked asked, LatticeKind kind, double turn)
     {
         var frame = new Placement(0, 0, turn);
         var seen = region.In(frame);
@@ -77,7 +82,7 @@ public static class Filling
                     best = (count, lattice, first);
             }
         }
-        return best.Count == 0 ? null : Eased(seen, box, asked, best.Lattice, best.First, best.Count, axis, frame);
+        return new Tried(best.Count, best.Lattice, best.First, seen, box, axis, frame);
     }
 
     /// <summary>Quickly samples are only taken where the floor itself has no events to go by, as a round one.</summary>
@@ -156,17 +161,9 @@ public static class Filling
     }
 
     /// <summary>The rows, then the places in them, as far apart as the count holds.</summary>
-    private static LatticeFill Eased(
-        CentreRegion region,
-        Bounds box,
-        FillAsked asked,
-        Lattice lattice,
-        double first,
-        int count,
-        double? axis,
-        Placement frame
-    )
+    private static LatticeFill Eased(Tried tried)
     {
+        var (count, lattice, first, region, box, axis, frame) = tried;
         lattice = lattice with
         {
             RowDistance = Widest(lattice.RowDistance, 1.3 * lattice.RowDistance, apart => Holds(lattice with { RowDistance = apart })),
@@ -175,7 +172,9 @@ public static class Filling
         var (_, rows) = LatticeLaying.Lay(region, box, lattice, first, axis);
         return new LatticeFill(lattice, [.. rows.Select(row => row.Select(frame.Out).ToImmutableArray())]);
 
-        bool Holds(Lattice wider) => LatticeLaying.Lay(region, box, wider, first, axis, count).Count >= count;
+        bool Holds(Lattice wider) =>
+            LatticeLaying.MostOf(region, box, wider, first, count) >= count
+            && LatticeLaying.Lay(region, box, wider, first, axis).Count >= count;
     }
 
     private static double Widest(double holds, double most, Func<double, bool> test)

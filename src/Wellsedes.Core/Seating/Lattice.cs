@@ -45,21 +45,17 @@ public static class LatticeLaying
 
     /// <param name="region">Seen in the frame of the lattice: rows run along x.</param>
     /// <param name="first">The height of a row; the others follow up and down.</param>
-    /// <param name="atLeast">What cannot hold as many is not looked at any further.</param>
     /// <param name="axis">Where rows are set about when that costs no place, in the frame of the lattice; null for none.</param>
     public static (int Count, ImmutableArray<ImmutableArray<Point>> Rows) Lay(
         CentreRegion region,
         Bounds box,
         Lattice lattice,
         double first,
-        double? axis = null,
-        int atLeast = 0
+        double? axis = null
     )
     {
         var at = desk ??= new();
-        var (rows, most) = Stretches(at, region, box, lattice, first);
-        if (most < atLeast)
-            return (0, []);
+        var (rows, _) = Stretches(at, region, box, lattice, first);
         var (pitch, count) = (lattice.Pitch, 0);
         var places = Enumerable.Range(0, rows).Select(_ => ImmutableArray.CreateBuilder<Point>()).ToArray();
         Join(at, lattice);
@@ -81,6 +77,7 @@ public static class LatticeLaying
     }
 
     /// <summary>How many it holds, or a little more where a best phase is but a point; no places are made.</summary>
+    /// <param name="atLeast">What cannot hold as many is not looked at any further: 0.</param>
     internal static int MostOf(CentreRegion region, Bounds box, Lattice lattice, double first, int atLeast)
     {
         var at = desk ??= new();

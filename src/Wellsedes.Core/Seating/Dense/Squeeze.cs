@@ -10,7 +10,7 @@ namespace Wellsedes.Core.Seating.Dense;
 internal sealed class Squeeze(CentreRegion region, double apart, MirrorAxis? mirror = null)
 {
     /// <summary>Steps of one minimisation.</summary>
-    private const int MostSteps = 160;
+    private const int MostSteps = 300;
 
     /// <summary>Who is within this share of the distance beyond it may come to touch before neighbours are looked for anew.</summary>
     private const double Skin = 0.3;
@@ -19,7 +19,7 @@ internal sealed class Squeeze(CentreRegion region, double apart, MirrorAxis? mir
     private const int Watched = 8;
 
     /// <summary>What as many steps must at least bring the energy down to, as a share: less, and it will not come to nothing.</summary>
-    private const double Worth = 0.97;
+    private const double Worth = 0.99;
 
     private readonly NearGround ground = new(region, apart / 10);
     private readonly QuasiNewton learnt = new();

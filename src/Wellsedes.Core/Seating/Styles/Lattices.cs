@@ -85,7 +85,7 @@ public static class Lattices
     }
 
     /// <summary>What the searches of a mirrored one may spend together: theirs are of half the places.</summary>
-    private const long MirroredLooks = 50_000;
+    private const long MirroredLooks = 30_000;
 
     /// <summary>The radius of the least circle about a table's middle that holds it and its chairs to their corners.</summary>
     public static double RingOf(PlacedItem table)
