@@ -112,6 +112,20 @@ public sealed class DenseFillTests
         Assert.True(still.Length > places.Length || places.All(p => still.Min(p.DistanceTo) < 1), "moved though nothing changed");
     }
 
+    /// <summary>A floor for thousands: cells and samples are fewer than its size would ask for, and what is found holds.</summary>
+    [Fact]
+    public void A_floor_for_thousands_is_filled_too()
+    {
+        Convex[] columns = [.. Enumerable.Range(0, 200).Select(i => Convex.Disc(new(5000 + i % 20 * 10_000, 5000 + i / 20 * 7000), 700))];
+        var region = new CentreRegion([Rectangle(0, 0, 200_000, 70_000)], 900, columns);
+        var starts = DenseFill.Starts(region, new FillAsked(2400, 2400, [0]) { Quick = true });
+        var found = DenseFill.More(region, 2400, starts, 100);
+        Assert.True(found.Length > 2000, $"{found.Length}");
+        Keeps(region, found, 2400);
+        var carried = DenseFill.CarriedOn(region, 2400, found, null);
+        Assert.True(carried.Length >= found.Length);
+    }
+
     [Fact]
     public void Too_little_floor_holds_one_or_none()
     {
@@ -185,6 +199,7 @@ public sealed class DenseFillTests
         Assert.All(places, p => Assert.True(region.Holds(p), $"{p} is outside"));
         for (var i = 0; i < places.Length; i++)
         for (var j = i + 1; j < places.Length; j++)
-            Assert.True(places[i].DistanceTo(places[j]) >= apart - 0.01, $"{places[i]} and {places[j]}");
+            if (places[i].DistanceTo(places[j]) < apart - 0.01)
+                Assert.Fail($"{places[i]} and {places[j]}");
     }
 }

@@ -11,6 +11,10 @@ internal sealed class Islands
     /// <summary>Samples to a distance.</summary>
     private const double Fine = 6;
 
+    /// <summary>On floors that would have more they are farther apart; and with more than so many at the rims of parts all is one part.</summary>
+    private const double MostSamples = 60_000;
+    private const int MostAtRims = 4000;
+
     private readonly double step;
     private readonly Bounds box;
     private readonly int columns;
@@ -23,7 +27,7 @@ internal sealed class Islands
 
     public Islands(CentreRegion region, double apart)
     {
-        step = apart / Fine;
+        step = Math.Max(apart / Fine, Math.Sqrt(region.Bounds.Width * region.Bounds.Height / MostSamples));
         box = region.Bounds;
         columns = (int)(box.Width / step) + 1;
         parts = new int[columns * ((int)(box.Height / step) + 1)];
@@ -44,9 +48,10 @@ internal sealed class Islands
                 rim.Add(i);
         }
         // Across what is narrower than the distance.
-        for (var i = 0; i < rim.Count; i++)
-        for (var j = 0; j < i; j++)
-            if (Sample(rim[i]).DistanceTo(Sample(rim[j])) < apart + 2 * step)
+        var isOne = rim.Count > MostAtRims;
+        for (var i = 1; i < rim.Count; i++)
+        for (var j = isOne ? i - 1 : 0; j < i; j++)
+            if (isOne || Sample(rim[i]).DistanceTo(Sample(rim[j])) < apart + 2 * step)
                 sets.Join(rim[i], rim[j]);
         var sizes = Enumerable.Range(0, parts.Length).Where(i => isOpen[i]).CountBy(sets.Of).ToArray();
         var numbers = sizes.Select((size, at) => (size.Key, Number: at + 1)).ToDictionary(one => one.Key, one => one.Number);

@@ -8,6 +8,9 @@ namespace Wellsedes.Core.Seating.Dense;
 /// </summary>
 internal sealed class NearGround
 {
+    /// <summary>On floors that would have more, cells are larger.</summary>
+    private const double MostCells = 400_000;
+
     private readonly CentreRegion region;
     private readonly double size;
     private readonly Bounds box;
@@ -30,10 +33,11 @@ internal sealed class NearGround
         Convex[] Obstacles
     );
 
-    /// <param name="size">Of a cell.</param>
+    /// <param name="size">Of a cell, at least.</param>
     public NearGround(CentreRegion region, double size)
     {
-        (this.region, this.size) = (region, size);
+        this.region = region;
+        this.size = size = Math.Max(size, Math.Sqrt(region.Bounds.Width * region.Bounds.Height / MostCells));
         // Not by whole cells: on a floor of round measures a cell's middle would lie on a side.
         box = region.Bounds.Grown(4.0371 * size);
         columns = (int)(box.Width / size) + 1;

@@ -113,15 +113,21 @@ internal sealed class Squeeze(CentreRegion region, double apart, MirrorAxis? mir
             seen = new Point[discs.Length];
         discs.CopyTo(seen);
         pairs.Clear();
-        var within = apart * apart * (1 + Skin) * (1 + Skin);
-        for (var i = 1; i < discs.Length; i++)
+        // From left to right: those that are near come within a short stretch of the order.
+        var within = apart * (1 + Skin);
+        var order = new int[discs.Length];
+        var across = new double[discs.Length];
+        for (var i = 0; i < discs.Length; i++)
+            (order[i], across[i]) = (i, discs[i].X);
+        Array.Sort(across, order);
+        for (var i = 1; i < order.Length; i++)
         {
-            var p = discs[i];
-            for (var j = 0; j < i; j++)
+            var p = discs[order[i]];
+            for (var j = i - 1; j >= 0 && p.X - across[j] < within; j--)
             {
-                var (dx, dy) = (p.X - discs[j].X, p.Y - discs[j].Y);
-                if (dx * dx + dy * dy < within)
-                    pairs.Add((i, j));
+                var (dx, dy) = (p.X - across[j], p.Y - discs[order[j]].Y);
+                if (dx * dx + dy * dy < within * within)
+                    pairs.Add((order[i], order[j]));
             }
         }
     }

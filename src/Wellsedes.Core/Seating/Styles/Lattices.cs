@@ -79,10 +79,15 @@ public static class Lattices
         if (carry is { Count: > 0 })
             return DenseFill.CarriedOn(region, apart, [.. carry.Select(stand => stand.At)], isMirrored ? axis : null);
         var starts = DenseFill.Starts(region, fill with { InRow = apart, BetweenRows = apart });
+        // Of many tables each look takes longer.
+        var share = Math.Min(1, UsualTables / starts.Select(start => (double)start.Length).Append(1).Max());
         return isMirrored
-            ? DenseFill.Mirrored(region, apart, axis, starts, MirroredLooks)
-            : DenseFill.More(region, apart, starts, DenseLooks);
+            ? DenseFill.Mirrored(region, apart, axis, starts, (long)(MirroredLooks * share))
+            : DenseFill.More(region, apart, starts, (long)(DenseLooks * share));
     }
+
+    /// <summary>So many tables may be looked at as often as that; more of them in their share.</summary>
+    private const double UsualTables = 100;
 
     /// <summary>What the searches of a mirrored one may spend together: theirs are of half the places.</summary>
     private const long MirroredLooks = 30_000;
