@@ -106,7 +106,7 @@ internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, 
             }
             yield return ("In lines, ways from the doors kept", asked with { Layout = BlockLayout.Lines, Ways = WaysKept.FromDoors });
             yield return ("Staggered, ways from the doors kept", asked with { Layout = BlockLayout.Staggered, Ways = WaysKept.FromDoors });
-            if (asked.Layout is not (BlockLayout.Dense or BlockLayout.MirroredDense))
+            if (!asked.IsDense)
                 yield break;
             yield return ("Dense", asked with { Layout = BlockLayout.Dense });
             yield return ("Dense, left as right", asked with { Layout = BlockLayout.MirroredDense });

@@ -95,4 +95,10 @@ public sealed record SeatsAsked(
 
     /// <summary>Whether some tables may be others.</summary>
     public bool IsMixed => SecondCatalogue.Length > 0 || SecondSeats is not null;
+
+    /// <summary>Whether tables are squeezed together in no lines, which takes a long search.</summary>
+    public bool IsDense => Layout is BlockLayout.Dense or BlockLayout.MirroredDense;
+
+    /// <summary>The same in lines or staggered, whichever holds more, where it is dense.</summary>
+    public SeatsAsked InLattices() => IsDense ? this with { Layout = BlockLayout.Fuller } : this;
 }

@@ -127,29 +127,21 @@ public static class LatticeLaying
         var (all, pitch, near) = (at.All, lattice.Pitch, lattice.Staggered ? lattice.Pitch / 2 : 0);
         if (at.Roots.Length < all.Count)
             at.Roots = new int[Math.Max(64, 2 * all.Count)];
-        var roots = at.Roots;
+        var sets = new JoinedSets(all.Count);
         var begin = 0;
         for (var i = 0; i < all.Count; i++)
         {
-            roots[i] = i;
             var one = all[i];
             while (all[begin].Row < one.Row - 1)
                 begin++;
             for (var j = begin; j < i && all[j].Row < one.Row; j++)
                 if (all[j].From - near <= one.To && one.From - near <= all[j].To)
-                    roots[Root(roots, i)] = Root(roots, j);
+                    sets.Join(i, j);
             if (i > 0 && all[i - 1].Row == one.Row && one.From - all[i - 1].To < pitch)
-                roots[Root(roots, i)] = Root(roots, i - 1);
+                sets.Join(i, i - 1);
         }
         for (var i = 0; i < all.Count; i++)
-            roots[i] = Root(roots, i);
-    }
-
-    private static int Root(int[] roots, int i)
-    {
-        while (roots[i] != i)
-            i = roots[i] = roots[roots[i]];
-        return i;
+            at.Roots[i] = sets.Of(i);
     }
 
     /// <summary>Puts the next set of stretches that belong together on the desk; false where none is left.</summary>

@@ -131,7 +131,7 @@ internal sealed class BlockSite
         if (wide == asked || SeatingStyles.Of(asked.Style).HasRows)
             return Mended(mend, Laid(asked, one, carry));
         // In a large fill that is all but sure, and judging it as asked would take most of the time.
-        var isLarge = Laid(asked with { Ways = WaysKept.Drawn }, one, carry).Length > ManyStands;
+        var isLarge = Laid(asked.InLattices() with { Ways = WaysKept.Drawn }, one, carry).Length > ManyStands;
         var stands = isLarge ? [] : Laid(asked, one, carry);
         var mended = isLarge ? [] : Mended(mend, stands);
         if (!isLarge && mended.Length == stands.Length)
@@ -151,15 +151,20 @@ internal sealed class BlockSite
         };
         if (without.Length > 0)
             area = area with { Standing = [.. area.Standing.Where(shape => !IsGone(shape))] };
-        ImmutableArray<Stand>? best = null;
+        // Which ways cost the least lattices tell: a dense search is made once, round the best.
+        var told = carry is null ? asked.InLattices() : asked;
+        (SeatingArea Area, ImmutableArray<Stand> Laid)? best = null;
         if (asked.Ways == WaysKept.FromDoors)
             foreach (var strips in WaysOut.Of(space, block, standing, checks.MainAisle, asked.Facing, notFrom))
             {
-                var laid = BlockStands.Of(block, asked, one, area with { Ways = area.Ways.AddRange(strips) }, Stay, carry, Second(asked));
-                if (best is not { } known || laid.Length > known.Length)
-                    best = laid;
+                var round = area with { Ways = area.Ways.AddRange(strips) };
+                var laid = On(round, told);
+                if (best is not { } known || laid.Length > known.Laid.Length)
+                    best = (round, laid);
             }
-        return best ?? BlockStands.Of(block, asked, one, area, Stay, carry, Second(asked));
+        return best is { } found && told == asked ? found.Laid : On(best?.Area ?? area, asked);
+
+        ImmutableArray<Stand> On(SeatingArea on, SeatsAsked how) => BlockStands.Of(block, how, one, on, Stay, carry, Second(asked));
     }
 
     private PlacedItem? Second(SeatsAsked asked) =>

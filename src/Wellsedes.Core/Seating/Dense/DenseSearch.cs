@@ -38,7 +38,9 @@ internal sealed class DenseSearch(
 
     private readonly Scatter random = new(seed);
     private readonly Squeeze squeeze = new(region, apart + Beyond, axis) { OnAxis = onAxis };
-    private readonly Turning turning = new(region);
+
+    /// <summary>Found when first asked for: most searches end before.</summary>
+    private readonly Lazy<Turning> turning = new(() => new(region));
 
     /// <summary>As many as are found; with an axis the images too, the first of the answer lying on it.</summary>
     /// <param name="begun">The first is begun with, what of it does not go together being taken out.</param>
@@ -95,14 +97,8 @@ internal sealed class DenseSearch(
         var (pull, each) = (new Point[wanted], new double[wanted]);
         for (var round = 0; squeeze.Looks < looks; round++)
         {
-            Point[] discs;
-            double energy;
-            if (round < starts.Count || pool.Count == 0 || round % 3 == 2)
-            {
-                (discs, energy) = Begun(starts, round, wanted);
-            }
-            else
-                (discs, energy) = pool[random.Next(0, pool.Count)];
+            var isNew = round < starts.Count || pool.Count == 0 || round % 3 == 2;
+            var (discs, energy) = isNew ? Begun(starts, round, wanted) : pool[random.Next(0, pool.Count)];
             for (var tries = 0; tries < Tries && squeeze.Looks < looks; tries++)
             {
                 if (energy <= Enough * wanted && IsFound(discs))
@@ -146,7 +142,10 @@ internal sealed class DenseSearch(
     private (Point[] Discs, double Energy) Begun(IReadOnlyList<Point[]> starts, int round, int wanted)
     {
         Point[] discs;
-        int[] folds = axis is null && (turning.IsRound ? round % 2 == 1 : round >= starts.Count) ? turning.FoldsOf(wanted) : [];
+        int[] folds =
+            axis is null && round > 0 && (turning.Value.IsRound ? round % 2 == 1 : round >= starts.Count)
+                ? turning.Value.FoldsOf(wanted)
+                : [];
         if (folds.Length > 0)
         {
             (discs, var least) = ([], double.PositiveInfinity);
@@ -170,12 +169,12 @@ internal sealed class DenseSearch(
 
     private Point[] Turned(int fold, int wanted)
     {
-        List<Point> discs = wanted % fold == 1 ? [turning.Middle] : [];
+        List<Point> discs = wanted % fold == 1 ? [turning.Value.Middle] : [];
         while (discs.Count < wanted)
         {
             var p = Emptiest([.. discs], looked: FewLooked);
             for (var i = 0; i < fold; i++)
-                discs.Add(turning.About(p, 360.0 * i / fold));
+                discs.Add(turning.Value.About(p, 360.0 * i / fold));
         }
         return [.. discs];
     }

@@ -38,9 +38,5 @@ internal sealed class Turning
         Folds = [.. Enumerable.Range(2, Most - 1).Where(fold => on.Count(p => region.Holds(About(p, 360.0 / fold))) >= Nearly * on.Length)];
     }
 
-    public Point About(Point p, double degrees)
-    {
-        var (way, turn) = (p - Middle, Point.At(degrees));
-        return Middle + new Point(way.X * turn.X - way.Y * turn.Y, way.X * turn.Y + way.Y * turn.X);
-    }
+    public Point About(Point p, double degrees) => new Placement(Middle.X, Middle.Y, degrees).Out(p - Middle);
 }

@@ -95,31 +95,23 @@ internal static class AislePlan
         return [.. lines.Concat(forced).Append(axis).Distinct().Order()];
     }
 
-    /// <summary>A free part of a row with what is counted by, all in one place: it is asked a million times.</summary>
+    /// <summary>A free part of a row, asked a million times what it holds between two aisles; an aisle that is infinitely far off is none.</summary>
     private readonly struct Part(RowLine row, RowPart part)
     {
-        private readonly double from = part.From;
-        private readonly double to = part.To;
-        private readonly double half = row.HalfAisle;
-        private readonly double step = row.Step;
-        private readonly double gap = row.Gap;
-        private readonly int openFrom = part.OpenFrom ? 1 : 0;
-        private readonly int openTo = part.OpenTo ? 1 : 0;
-
-        /// <summary>As <see cref="Between"/> counts.</summary>
-        public int Count(double left, double right, int most)
+        /// <param name="most">From an aisle or open end; null for as many as fit.</param>
+        public (double From, double To, int Count, bool AtFrom, bool AtTo) Between(double left, double right, int? most)
         {
-            var (low, high, ends) = (from, to, 0);
-            if (left + half >= from - 1e-9)
-                (low, ends) = (left + half, 1);
-            else
-                ends = openFrom;
-            if (right - half <= to + 1e-9)
-                (high, ends) = (right - half, ends + 1);
-            else
-                ends += openTo;
-            var length = high - low;
-            return length <= 0 || length < step - gap - 1e-9 ? 0 : Math.Min((int)((length + gap) / step + 1e-9), ends * most);
+            var (from, to, atFrom, atTo) = (part.From, part.To, part.OpenFrom, part.OpenTo);
+            if (left + row.HalfAisle >= from - 1e-9)
+                (from, atFrom) = (left + row.HalfAisle, true);
+            if (right - row.HalfAisle <= to + 1e-9)
+                (to, atTo) = (right - row.HalfAisle, true);
+            if (to <= from)
+                return (from, to, 0, atFrom, atTo);
+            var count = row.Fit(to - from);
+            if (most is { } m)
+                count = Math.Min(count, ((atFrom ? 1 : 0) + (atTo ? 1 : 0)) * m);
+            return (from, to, count, atFrom, atTo);
         }
     }
 
@@ -127,30 +119,8 @@ internal static class AislePlan
     {
         var count = 0;
         foreach (ref readonly var part in parts.AsSpan())
-            count += part.Count(left, right, most);
+            count += part.Between(left, right, most).Count;
         return count;
-    }
-
-    private static (double From, double To, int Count, bool AtFrom, bool AtTo) Between(
-        RowLine row,
-        RowPart part,
-        double? left,
-        double? right,
-        int? most
-    )
-    {
-        var (from, to) = (part.From, part.To);
-        var (atFrom, atTo) = (part.OpenFrom, part.OpenTo);
-        if (left is { } l && l + row.HalfAisle >= from - 1e-9)
-            (from, atFrom) = (l + row.HalfAisle, true);
-        if (right is { } r && r - row.HalfAisle <= to + 1e-9)
-            (to, atTo) = (r - row.HalfAisle, true);
-        if (to <= from)
-            return (from, to, 0, atFrom, atTo);
-        var count = row.Fit(to - from);
-        if (most is { } m)
-            count = Math.Min(count, ((atFrom ? 1 : 0) + (atTo ? 1 : 0)) * m);
-        return (from, to, count, atFrom, atTo);
     }
 
     private static LaidRows Runs(IReadOnlyList<RowLine> rows, double[] aisles, int? most)
@@ -160,12 +130,12 @@ internal static class AislePlan
         foreach (var part in row.Parts)
             for (var i = 0; i <= aisles.Length; i++)
             {
-                double? left = i == 0 ? null : aisles[i - 1];
-                double? right = i == aisles.Length ? null : aisles[i];
+                var left = i == 0 ? double.NegativeInfinity : aisles[i - 1];
+                var right = i == aisles.Length ? double.PositiveInfinity : aisles[i];
                 // What lies beyond the aisles on either side is another's.
-                if ((left is { } l && l - row.HalfAisle >= part.To) || (right is { } r && r + row.HalfAisle <= part.From))
+                if (left - row.HalfAisle >= part.To || right + row.HalfAisle <= part.From)
                     continue;
-                var (from, to, count, atFrom, atTo) = Between(row, part, left, right, most);
+                var (from, to, count, atFrom, atTo) = new Part(row, part).Between(left, right, most);
                 if (count > 0)
                     runs.Add(new RowRun(row, from, to, count, atFrom, atTo));
             }

@@ -16,11 +16,10 @@ public static class Lattices
     {
         var radius = RingOf(one);
         var region = area.Middles(radius, asked.GapToWalls);
-        var isDense = asked.Layout is BlockLayout.Dense or BlockLayout.MirroredDense;
-        var inRow = isDense ? Math.Max(asked.GapInRow, asked.GapBetweenRows) : asked.GapInRow;
+        var inRow = asked.IsDense ? Math.Max(asked.GapInRow, asked.GapBetweenRows) : asked.GapInRow;
         var fill = new FillAsked(
             2 * radius + inRow,
-            2 * radius + (isDense ? inRow : asked.GapBetweenRows),
+            2 * radius + (asked.IsDense ? inRow : asked.GapBetweenRows),
             area.Turns(),
             (area.Middle, asked.Facing),
             Quick: true
@@ -28,7 +27,7 @@ public static class Lattices
         var (item, towards) = (one.Item, Point.At(asked.Facing));
         // Fours and twos in turn, both ways.
         SeatsBySide? SeatsOf(int row, int place) => asked.Style == SeatingStyle.Cafe && (row + place) % 2 == 1 ? Two : item.Seats;
-        if (isDense)
+        if (asked.IsDense)
             return
             [
                 .. Denser(asked, area, region, fill, carry)
