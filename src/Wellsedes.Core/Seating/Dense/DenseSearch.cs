@@ -138,34 +138,47 @@ internal sealed class DenseSearch(
         return worst;
     }
 
-    /// <summary>One of the starts with discs added at the emptiest places; later on, where the region is the same when it is turned, discs that are so too.</summary>
+    /// <summary>One of the starts with discs added at the emptiest places; later on, where the region is the same when it is turned, discs that are so too, and in round ones those that begin at the rim.</summary>
     private (Point[] Discs, double Energy) Begun(IReadOnlyList<Point[]> starts, int round, int wanted)
     {
-        Point[] discs;
         int[] folds =
             axis is null && round > 0 && (turning.Value.IsRound ? round % 2 == 1 : round >= starts.Count)
                 ? turning.Value.FoldsOf(wanted)
                 : [];
         if (folds.Length > 0)
-        {
-            (discs, var least) = ([], double.PositiveInfinity);
-            for (var i = 0; i < TurnedTries && least > Enough * wanted; i++)
-                if (
-                    Turned(folds[random.Next(0, folds.Length)], wanted) is var turned
-                    && squeeze.Minimise(turned, Enough) is var then
-                    && then < least
-                )
-                    (discs, least) = (turned, then);
-            return (discs, least);
-        }
-        discs = [.. starts[round % starts.Count].Take(wanted)];
+            return LeastOf(() => Turned(folds[random.Next(0, folds.Length)], wanted), wanted);
+        if (axis is null && round > 0 && round % 2 == 0 && turning.Value.IsRound)
+            return LeastOf(() => Rim(wanted), wanted);
+        Point[] discs = [.. starts[round % starts.Count].Take(wanted)];
         while (discs.Length < wanted)
             discs = [.. discs, Emptiest(discs)];
         return (discs, squeeze.Minimise(discs, Enough));
     }
 
-    /// <summary>A fill turned round about the middle comes of a few discs: many are tried.</summary>
-    private const int TurnedTries = 8;
+    /// <summary>A fill turned round about the middle comes of a few discs, one begun at the rim is soon squeezed: many are tried.</summary>
+    private const int ManyTries = 8;
+
+    /// <summary>The least squeezed of several that are made and squeezed.</summary>
+    private (Point[] Discs, double Energy) LeastOf(Func<Point[]> made, int wanted)
+    {
+        var (discs, least) = (Array.Empty<Point>(), double.PositiveInfinity);
+        for (var i = 0; i < ManyTries && least > Enough * wanted; i++)
+            if (made() is var one && squeeze.Minimise(one, Enough) is var then && then < least)
+                (discs, least) = (one, then);
+        return (discs, least);
+    }
+
+    /// <summary>As many as go round beside the edge of a round region, the rest within.</summary>
+    private Point[] Rim(int wanted)
+    {
+        var (middle, begin) = (turning.Value.Middle, 360 * random.Next());
+        var radius = Math.Min(region.Bounds.Width, region.Bounds.Height) / 2;
+        var count = Math.Min(wanted, (int)(Math.PI / Math.Asin(Math.Min(1, apart / 2 / radius))));
+        List<Point> discs = [.. Enumerable.Range(0, count).Select(i => middle + Point.At(begin + 360.0 * i / count) * radius)];
+        while (discs.Count < wanted)
+            discs.Add(Emptiest([.. discs], looked: FewLooked));
+        return [.. discs];
+    }
 
     private Point[] Turned(int fold, int wanted)
     {
