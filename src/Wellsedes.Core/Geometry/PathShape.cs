@@ -150,23 +150,23 @@ public sealed record PathShape(ImmutableArray<PathStep> Steps)
             yield return (points.ToImmutable(), false);
     }
 
-    /// <summary>SVG path data with figures to a hundredth; y is not turned over.</summary>
-    public string ToPathData()
+    /// <summary>SVG path data with figures to a hundredth, or to whole mm where it is drawn small; y is not turned over.</summary>
+    public string ToPathData(bool isSmall = false)
     {
         var text = new StringBuilder();
         foreach (var step in Steps)
             switch (step.Kind)
             {
                 case PathStepKind.Move:
-                    Write(text.Append('M'), step.End);
+                    Write(text.Append('M'), step.End, isSmall);
                     break;
                 case PathStepKind.Line:
-                    Write(text.Append('L'), step.End);
+                    Write(text.Append('L'), step.End, isSmall);
                     break;
                 case PathStepKind.Cubic:
-                    Write(text.Append('C'), step.Control1);
-                    Write(text.Append(' '), step.Control2);
-                    Write(text.Append(' '), step.End);
+                    Write(text.Append('C'), step.Control1, isSmall);
+                    Write(text.Append(' '), step.Control2, isSmall);
+                    Write(text.Append(' '), step.End, isSmall);
                     break;
                 default:
                     text.Append('Z');
@@ -175,6 +175,11 @@ public sealed record PathShape(ImmutableArray<PathStep> Steps)
         return text.ToString();
     }
 
-    private static void Write(StringBuilder text, Point p) =>
-        text.Append(CultureInfo.InvariantCulture, $"{Math.Round(p.X, 2)} {Math.Round(p.Y, 2)}");
+    private static void Write(StringBuilder text, Point p, bool isSmall)
+    {
+        if (isSmall)
+            text.Append((long)Math.Round(p.X)).Append(' ').Append((long)Math.Round(p.Y));
+        else
+            text.Append(CultureInfo.InvariantCulture, $"{Math.Round(p.X, 2)} {Math.Round(p.Y, 2)}");
+    }
 }

@@ -190,7 +190,7 @@ internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, 
             shapes.Select(shape =>
                 (
                     shape.Corners.Length == 1 ? PathShape.Circle(shape.Corners[0], shape.Radius) : PathShape.Closed([.. shape.Outline(5)])
-                ).ToPathData()
+                ).ToPathData(isSmall: true)
             )
         );
 }

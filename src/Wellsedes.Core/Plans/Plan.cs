@@ -116,9 +116,15 @@ public sealed class Plan
     /// <summary>
     /// The plan with a change applied. Entities that are not as the change found them (there or not, and at the version it
     /// names) are named in <paramref name="clashes"/> and nothing is applied. Costs what changed, not what stands.
+    /// The same change again, after it was guarded, costs nothing.
     /// </summary>
     public bool TryApply(Change change, out Plan result, out ImmutableArray<string> clashes)
     {
+        if (applied is { } known && ReferenceEquals(known.Change, change) && known.After.TryGetTarget(out var after))
+        {
+            (result, clashes) = (after, []);
+            return true;
+        }
         var wrong = ImmutableArray.CreateBuilder<string>();
         foreach (var entity in change.Entities)
         {
@@ -151,6 +157,12 @@ public sealed class Plan
             rules = change.Entities.Any(entity => (entity.Before ?? entity.After) is OwnRule) ? null : rules,
             books = change.Entities.Any(entity => (entity.Before ?? entity.After) is PlanBook or RuleChange) ? null : books,
         };
+        applied = new(change, new(result));
         return true;
     }
+
+    /// <summary>Held weakly: else a plan would keep all that came after it.</summary>
+    private sealed record Applied(Change Change, WeakReference<Plan> After);
+
+    private Applied? applied;
 }

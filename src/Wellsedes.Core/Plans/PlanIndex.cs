@@ -43,28 +43,37 @@ internal sealed class PlanIndex
     /// <summary>The index after a change; <paramref name="now"/> tells what an id stands for before it.</summary>
     public PlanIndex With(Change change, Func<string, Entity?> now)
     {
-        var types = all;
+        // Each home that is touched is opened once: a fill of thousands goes into one.
+        Dictionary<(Type, Home), ImmutableSortedDictionary<string, Entity>.Builder> open = [];
         foreach (var entity in change.Entities)
         {
-            if (now(entity.Id) is { } gone)
-            {
-                var (homes, home) = (types[gone.GetType()], HomeOf(gone));
-                var left = homes[home].Remove(gone.Id);
-                types = types.SetItem(gone.GetType(), left.IsEmpty ? homes.Remove(home) : homes.SetItem(home, left));
-            }
-            if (entity.After is { } come)
-            {
-                var homes = types.GetValueOrDefault(
-                    come.GetType(),
-                    ImmutableDictionary<Home, ImmutableSortedDictionary<string, Entity>>.Empty
-                );
-                var home = HomeOf(come);
-                var ids = homes.GetValueOrDefault(home, ImmutableSortedDictionary.Create<string, Entity>(StringComparer.Ordinal));
-                types = types.SetItem(come.GetType(), homes.SetItem(home, ids.SetItem(come.Id, come)));
-            }
+            var (gone, come) = (now(entity.Id), entity.After);
+            var (from, to) = (gone is null ? default : PlaceOf(gone), come is null ? default : PlaceOf(come));
+            if (gone is not null && (come is null || from != to))
+                Open(from).Remove(gone.Id);
+            if (come is not null)
+                Open(to)[come.Id] = come;
+        }
+        var types = all;
+        foreach (var ((type, home), ids) in open)
+        {
+            var homes = types.GetValueOrDefault(type, ImmutableDictionary<Home, ImmutableSortedDictionary<string, Entity>>.Empty);
+            types = types.SetItem(type, ids.Count == 0 ? homes.Remove(home) : homes.SetItem(home, ids.ToImmutable()));
         }
         return new PlanIndex(types);
+
+        ImmutableSortedDictionary<string, Entity>.Builder Open((Type Type, Home Home) at)
+        {
+            if (!open.TryGetValue(at, out var ids))
+                open[at] = ids =
+                    all.TryGetValue(at.Type, out var homes) && homes.TryGetValue(at.Home, out var known)
+                        ? known.ToBuilder()
+                        : ImmutableSortedDictionary.CreateBuilder<string, Entity>(StringComparer.Ordinal);
+            return ids;
+        }
     }
+
+    private static (Type Type, Home Home) PlaceOf(Entity entity) => (entity.GetType(), HomeOf(entity));
 
     /// <summary>All of a type, in the order of ids; of one scheme and one place where those are named.</summary>
     public IEnumerable<T> Of<T>(string? scheme, string? place)

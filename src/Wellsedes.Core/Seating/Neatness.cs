@@ -26,10 +26,11 @@ public static class Neatness
             rows.SelectMany(row => Distances(row)).GroupBy(d => Math.Round(d / OnLine)).MaxBy(group => group.Count())?.Key * OnLine ?? 0;
         var inRows = rows.Sum(row => InRuns(row, common));
         var inColumns = columns.Where(column => column.Length >= 3).Sum(column => column.Length);
-        HashSet<(long, long)> known = [.. all.SelectMany(Near)];
-        var mirrored = all.Count(p => known.Contains(Key(new Point(-p.X, p.Y))));
+        HashSet<(long, long)> known = [.. all.Select(Key)];
+        bool IsTaken(Point p) => Near(p).Any(known.Contains);
+        var mirrored = all.Count(p => IsTaken(new Point(-p.X, p.Y)));
         var middle = new Point(0, all.Average(p => p.Y));
-        var turned = all.Count(p => known.Contains(Key(new Point(-p.X, 2 * middle.Y - p.Y))));
+        var turned = mirrored == all.Length ? 0 : all.Count(p => IsTaken(new Point(-p.X, 2 * middle.Y - p.Y)));
         var lines = rows.Count + columns.Count;
         var strays =
             all.Length
@@ -89,6 +90,7 @@ public static class Neatness
     private static IEnumerable<(long, long)> Near(Point p)
     {
         var (x, y) = Key(p);
+        yield return (x, y);
         for (var dx = -1; dx <= 1; dx++)
         for (var dy = -1; dy <= 1; dy++)
             yield return (x + dx, y + dy);

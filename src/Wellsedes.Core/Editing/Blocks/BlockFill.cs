@@ -51,7 +51,7 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
         if (!plan.TryApply(change, out var after, out _))
             return change;
         var made = change.Entities.ToDictionary(entity => entity.Id);
-        var filled = false;
+        var (filled, isBehind) = (false, false);
         foreach (
             var block in after
                 .All<Thing>()
@@ -59,14 +59,16 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
                 .OrderBy(block => block.Id, StringComparer.Ordinal)
                 .ToArray()
         )
-            if (BearsOn(plan, change, block) || IsLed(after, block, made.Values))
-            {
-                filled = true;
-                Fill(plan, after, block, made, judged);
-                var sofar = change with { Entities = [.. made.Values] };
-                if (!plan.TryApply(sofar, out after, out _))
-                    return change;
-            }
+        {
+            // Only a block that follows another sees what that has become.
+            if (isBehind && !plan.TryApply(change with { Entities = [.. made.Values] }, out after, out _))
+                return change;
+            isBehind = false;
+            if (!BearsOn(plan, change, block) && !IsLed(after, block, made.Values))
+                continue;
+            (filled, isBehind) = (true, true);
+            Fill(plan, after, block, made, judged);
+        }
         return filled ? change with { Entities = [.. made.Values.Where(entity => !Equals(entity.Before, entity.After))] } : change;
     }
 

@@ -15,7 +15,8 @@ internal static class GroupFollow
             .Entities.SelectMany(entity => new[] { (entity.Before as IMember)?.Parent, (entity.After as IMember)?.Parent })
             .OfType<string>()
             .ToHashSet();
-        if (parents.Count == 0 || !plan.TryApply(change, out var after, out _))
+        // What a block holds belongs to no group.
+        if (!parents.Any(id => plan.Find(id) is IMember) || !plan.TryApply(change, out var after, out _))
             return change;
         var made = change.Entities.ToDictionary(entity => entity.Id);
         var scheme = change
