@@ -25,6 +25,9 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
     public System.Collections.Immutable.ImmutableArray<BlockOffer> Offers(Plan plan, string blockId) =>
         BlockOffers.Of(plan, blockId, forms, spaces);
 
+    /// <summary>The ways to what a block holds, as they were judged when it was filled so; null where they were not.</summary>
+    internal FillWays? WaysOf(Thing block) => blocks.WaysOf(block);
+
     /// <param name="atOnce">Whether the ways of blocks that keep them are not judged: while a hand moves.</param>
     public EditAnswer Answer(Plan plan, Edit edit, bool atOnce = false)
     {

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Wellsedes.Core.Capacity;
 using Wellsedes.Core.Editing;
+using Wellsedes.Core.Editing.Blocks;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
@@ -39,7 +40,10 @@ public sealed record FillCandidate(
 internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, string, string, WalkwayAnalysis> waysOn)
 {
     /// <summary>No more are offered.</summary>
-    private const int Most = 6;
+    private const int Most = 5;
+
+    /// <summary>So much more between tables is a difference one feels, in mm; common practice.</summary>
+    private const double Roomier = 300;
 
     /// <summary>What an edit that puts in a block would hold, and others near it.</summary>
     /// <param name="judged">Whether the ways to all seats are judged as well, which takes longer.</param>
@@ -74,10 +78,15 @@ internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, 
         if (after.Find(blockId) is not Thing block)
             return (null, null);
         var schemeId = ((IOfScheme)block).SchemeId;
-        var walkways = judged ? waysOn(after, schemeId, block.LevelId) : null;
         var placed = forms.PlaceAll(after, schemeId, block.LevelId);
         PlacedItem[] own = [.. placed.Where(item => item.Item.Parent == block.Id)];
-        return (Of(words, edit, block, own, StockUses.Of(after, [.. placed]), walkways), null);
+        // Judged when it was filled, if nothing else has become otherwise since.
+        var isAlone = change.Entities.All(one => one.Id == block.Id || ((one.After ?? one.Before) is Item item && item.Parent == block.Id));
+        var ways =
+            !judged ? null
+            : isAlone && editor.WaysOf(block) is { } known ? known
+            : FillWays.Of(waysOn(after, schemeId, block.LevelId), own.Select(item => item.Item.Id).ToHashSet());
+        return (Of(words, edit, block, own, StockUses.Of(after, [.. placed]), ways), null);
     }
 
     /// <summary>The thing that an edit puts in; null for other edits.</summary>
@@ -104,12 +113,25 @@ internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, 
                 yield return ("In lines", asked with { Layout = BlockLayout.Lines });
                 yield return ("Staggered", asked with { Layout = BlockLayout.Staggered });
             }
-            yield return ("In lines, ways from the doors kept", asked with { Layout = BlockLayout.Lines, Ways = WaysKept.FromDoors });
+            if (asked.IsDense)
+            {
+                yield return ("Dense", asked with { Layout = BlockLayout.Dense });
+                yield return ("Dense, left as right", asked with { Layout = BlockLayout.MirroredDense });
+            }
             yield return ("Staggered, ways from the doors kept", asked with { Layout = BlockLayout.Staggered, Ways = WaysKept.FromDoors });
-            if (!asked.IsDense)
+            if (asked is { IsDense: true, Ways: WaysKept.Drawn })
                 yield break;
-            yield return ("Dense", asked with { Layout = BlockLayout.Dense });
-            yield return ("Dense, left as right", asked with { Layout = BlockLayout.MirroredDense });
+            var inLines = asked with { Layout = BlockLayout.Lines, Ways = WaysKept.FromDoors };
+            yield return ("In lines, ways from the doors kept", inLines);
+            if (asked.Ways == WaysKept.FromDoors)
+                yield return (
+                    $"In lines, {LengthText.Tell(Roomier, units)} more between tables",
+                    inLines with
+                    {
+                        GapInRow = asked.GapInRow + Roomier,
+                        GapBetweenRows = asked.GapBetweenRows + Roomier,
+                    }
+                );
         }
         else if (usual.HasRows && asked.FromAisle is not null && asked.Style != SeatingStyle.Circle)
         {
@@ -145,24 +167,19 @@ internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, 
         ];
 
     /// <param name="items">The items of the block.</param>
-    /// <param name="walkways">With the block; null where its ways are not judged.</param>
+    /// <param name="ways">Null where they are not judged.</param>
     private static FillCandidate Of(
         string words,
         Edit edit,
         Thing block,
         IReadOnlyCollection<PlacedItem> items,
         ImmutableArray<StockUse> stock,
-        WalkwayAnalysis? walkways
+        FillWays? ways
     )
     {
         var seats = items.Sum(item => item.Form.Seats.Length);
         var areas = block.Areas();
         var area = areas.Sum(one => one.Area) / 1e6;
-        var ids = items.Select(item => item.Item.Id).ToHashSet();
-        Way[] ways =
-            walkways is null || !walkways.IsEntered
-                ? []
-                : [.. walkways.Ways.Where(way => ids.Contains(way.Target.OwnerId) || way.Target.Kind == TargetKind.Exit)];
         return new FillCandidate(
             words,
             seats,
@@ -172,10 +189,8 @@ internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, 
                 areas.MaxBy(one => one.Area)!.Centroid,
                 block.Fills()!.Facing
             ),
-            ways.Length == 0
-                ? null
-                : ways.Where(way => way.Target.Kind != TargetKind.Exit).Select(way => way.Width).DefaultIfEmpty(0).Min(),
-            walkways is null ? null : ways.Count(way => !way.Holds),
+            ways?.Narrowest,
+            ways?.Unreached,
             seats > 0 ? Math.Round(area / seats, 2) : null,
             [.. stock.Where(use => use.Short > 0).Select(use => $"{use.Short} {use.Name}")],
             Drawn(items.SelectMany(item => item.Solids)),

@@ -57,6 +57,13 @@ public sealed record Flight(
             ]
         );
 
+    /// <summary>The middle of its foot or head, and the direction in which one steps off there.</summary>
+    public (Point At, Point Outward) LandingAt(bool atHead)
+    {
+        var end = new Point(0, (atHead ? 1 : -1) * Depth / 2);
+        return (Placement.Out(end), Placement.Turned(end.Unit()));
+    }
+
     public override string Word() => Kind == FlightKind.Ramp ? "ramp" : "stair";
 
     public override string OwnName() => Name;

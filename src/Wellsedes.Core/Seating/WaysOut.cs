@@ -3,11 +3,12 @@ using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Spaces;
+using Wellsedes.Core.Walkways;
 
 namespace Wellsedes.Core.Seating;
 
 /// <summary>
-/// Ways from the doors people come in and leave by, and to where people are served and dance, built into an area before it is filled: from each straight in, then along the wall to a spine that all share. Which spine
+/// Ways from the doors people come in and leave by, from the stairs they come onto the level by, and to where people are served and dance, built into an area before it is filled: from each straight in, then along the wall to a spine that all share. Which spine
 /// costs least is found by filling round each.
 /// </summary>
 internal static class WaysOut
@@ -25,7 +26,7 @@ internal static class WaysOut
     /// <param name="width">Clear width of the ways, in mm.</param>
     /// <param name="facing">Spines run along and square to it, in degrees.</param>
     /// <param name="standing">What stands there and is not the block's.</param>
-    /// <param name="notFrom">A door from which no way is kept; null for all.</param>
+    /// <param name="notFrom">The id of a door or flight from which no way is kept; null for all.</param>
     public static IEnumerable<ImmutableArray<Convex>> Of(
         LevelSpace space,
         Thing block,
@@ -40,7 +41,7 @@ internal static class WaysOut
         (Point At, Point Inward)[] doors =
         [
             .. Doors(space, block)
-                .Where(door => door.Opening.Id != notFrom)
+                .Where(door => door.Id != notFrom)
                 .Select(door => (door.At, door.Inward))
                 .Concat(Places(block, standing))
                 .Select(door => (frame.In(door.At), frame.In(door.Inward))),
@@ -62,12 +63,12 @@ internal static class WaysOut
             .Select(spine => Strips(spine.Along, spine.At, doors, box, width).Select(strip => strip.At(frame)).ToImmutableArray());
     }
 
-    /// <summary>The doors ways are built in from.</summary>
-    public static IEnumerable<Opening> DoorsOf(LevelSpace space, Thing block) =>
-        Doors(space, block).Select(door => door.Opening).Distinct();
+    /// <summary>The doors and flights ways are built in from, by id and name.</summary>
+    public static IEnumerable<(string Id, string Name)> DoorsOf(LevelSpace space, Thing block) =>
+        Doors(space, block).Select(door => (door.Id, door.Name)).Distinct();
 
-    /// <summary>The doors people come in or leave by, seen from the side of the area: the middle of the opening and where it leads.</summary>
-    private static IEnumerable<(Opening Opening, Point At, Point Inward)> Doors(LevelSpace space, Thing block)
+    /// <summary>The doors people come in or leave by, seen from the side of the area: the middle of the opening and where it leads; flights between levels as well.</summary>
+    private static IEnumerable<(string Id, string Name, Point At, Point Inward)> Doors(LevelSpace space, Thing block)
     {
         var box = block.AreaBox().Grown(Near);
         FoundRoom[] rooms =
@@ -76,16 +77,37 @@ internal static class WaysOut
                 block.Areas().Any(area => room.Outline.Holds(area.Centroid) || area.Outline.Any(room.Outline.Holds))
             ),
         ];
+        var marked = Within(opening => opening.IsExit || opening.IsEntrance);
+        // Into a room that nobody enters from outside people come through the doors from other rooms.
+        var inner = marked.Any(door => door.Opening.IsEntrance)
+            ? []
+            : Within(opening => opening is { Mark: OpeningMark.None, Kind: not OpeningKind.Window, Shut: false });
+        foreach (var (opening, at, inward) in marked.Concat(inner))
+            yield return (opening.Id, ShellScene.NameOf(opening), at, inward);
         foreach (
-            var place in space.Openings.Where(place => (place.Opening.IsExit || place.Opening.IsEntrance) && box.Holds(place.Frame.Origin))
+            var (flight, atHead) in space
+                .Flights.Where(flight => flight.ToLevelId.Length > 0)
+                .Select(flight => (flight, false))
+                .Concat(space.Fixtures.Voids.Select(flight => (flight, true)))
         )
-        foreach (var side in (int[])[1, -1])
         {
-            var inward = place.Frame.Turned(new Point(0, side));
-            var within = place.Frame.Origin + inward * (place.Wall.Thickness / 2 + 100);
-            if (Array.Exists(rooms, room => room.Outline.Holds(within)))
-                yield return (place.Opening, place.Frame.Origin, inward);
+            var (at, outward) = flight.LandingAt(atHead);
+            if (box.Holds(at) && IsWithin(at + outward * 100))
+                yield return (flight.Id, flight.Called(), at, outward);
         }
+
+        (Opening Opening, Point At, Point Inward)[] Within(Predicate<Opening> isOne) =>
+            [
+                .. space
+                    .Openings.Where(place => isOne(place.Opening) && box.Holds(place.Frame.Origin))
+                    .SelectMany(place =>
+                        ((int[])[1, -1])
+                            .Select(side => (place.Opening, At: place.Frame.Origin, Inward: place.Frame.Turned(new Point(0, side))))
+                            .Where(door => IsWithin(door.At + door.Inward * (place.Wall.Thickness / 2 + 100)))
+                    ),
+            ];
+
+        bool IsWithin(Point p) => Array.Exists(rooms, room => room.Outline.Holds(p));
     }
 
     /// <summary>Where people are served, seen from where they stand, and floors they dance on, to which a way comes from anywhere.</summary>

@@ -204,8 +204,8 @@ internal sealed record ShellScene(
         obstacles.Add(body);
         if (flight.ToLevelId.Length == 0)
             return;
-        var end = new Point(0, (atHead ? 1 : -1) * flight.Depth / 2);
-        var access = new Access(body, flight.Placement.Out(end), flight.Placement.Turned(end.Unit()));
+        var (at, outward) = flight.LandingAt(atHead);
+        var access = new Access(body, at, outward);
         landings.Add(new Landing(flight, atHead, access));
         targets.Add(new Target(flight.Id, name, TargetKind.Flight, 0, checks.MainAisle, [access]));
     }

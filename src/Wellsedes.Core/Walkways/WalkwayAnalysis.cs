@@ -54,6 +54,10 @@ public sealed class WalkwayAnalysis
         );
     }
 
+    /// <summary>The ways of nearly the same floor, which people come onto by the same flights.</summary>
+    internal WalkwayAnalysis With(WalkwayGround ground) =>
+        new(ground, Arrivals, Arrivals.IsEmpty ? null : ground.WidestWith(Arrivals), this);
+
     internal IReadOnlyList<PartWays> AllParts => parts;
 
     /// <summary>The widest way to a room as such.</summary>

@@ -19,7 +19,13 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
     /// <summary>What changes farther than this from a block, in mm, does not bear on it.</summary>
     private const double Near = 3000;
 
-    private readonly BlockMend mend = new();
+    private readonly BlockMend mend = new(forms, spaces);
+
+    /// <summary>What the ways were judged to be when a block was filled.</summary>
+    private readonly ConditionalWeakTable<Thing, FillWays> judgedWays = [];
+
+    /// <summary>The ways to what a block holds, as they were judged when it was filled so; null where they were not.</summary>
+    public FillWays? WaysOf(Thing block) => judgedWays.TryGetValue(block, out var ways) ? ways : null;
 
     /// <summary>Where the things of blocks were when a drag was last asked about, by the plan it began from.</summary>
     private readonly ConditionalWeakTable<Plan, ConcurrentDictionary<string, ImmutableArray<Stand>>> dragged = [];
@@ -40,7 +46,7 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
             return [.. site.Own.Select(item => new Stand(item.Placement.Origin, item.Rotation, item.Catalogue))];
         // Which row each is in is not stored, it follows from how they were laid.
         var places = site.Own.Select(item => item.Placement.Origin).ToHashSet();
-        return [.. site.Stands(before, one).Where(stand => places.Contains(stand.At))];
+        return [.. site.Stands(before, one).Stands.Where(stand => places.Contains(stand.At))];
     }
 
     /// <param name="judged">Whether blocks that keep ways free have them judged, which takes longer.</param>
@@ -115,7 +121,7 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
         if (site.One(asked) is not { } one)
             return;
         var carry = judged ? null : Carried(plan, block, asked, one);
-        var stands = site.Stands(asked, one, judged ? mend : null, carry);
+        var (stands, ways) = site.Stands(asked, one, judged ? mend : null, carry);
         if (carry is not null)
             dragged.GetOrCreateValue(plan)[block.Id] = stands;
         var given = BlockMatch.Of(site.Own, stands, asked.Catalogue);
@@ -151,8 +157,12 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
                 Put(on, on with { StandsOn = null, Elevation = 0 });
         }
         var becomes = block.Filled(asked);
-        if (!becomes.Equals(block))
+        if (becomes.Equals(block))
+            becomes = block;
+        else
             Put(block, becomes);
+        if (ways is not null)
+            judgedWays.AddOrUpdate(becomes, ways);
 
         void Put(Entity? now, Entity? become)
         {

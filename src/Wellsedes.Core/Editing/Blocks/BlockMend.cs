@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
@@ -11,7 +12,7 @@ namespace Wellsedes.Core.Editing.Blocks;
 /// Judges the ways of a fill by the walkway analysis and leaves out what breaks one: for a way out the fewest that stand in it, then of the things that stand at the pinches the
 /// one at the most of them, and again, until every way holds that held before there was a block, and every seat of the block is reached.
 /// </summary>
-internal sealed class BlockMend
+internal sealed class BlockMend(ItemForms forms, Func<Plan, string, LevelSpace> spaces)
 {
     /// <summary>No more are left out: a fill that breaks as many ways is asked wrong, and its findings say so.</summary>
     private const int MostLeftOut = 40;
@@ -20,11 +21,14 @@ internal sealed class BlockMend
 
     private readonly SceneBuilder scenes = new();
 
+    /// <summary>The other levels as they were looked at last: they lend what has not changed.</summary>
+    private readonly ConcurrentDictionary<(string Scheme, string Level), WalkwayGround> levels = new();
+
     /// <param name="others">What stands there besides.</param>
     /// <param name="own">The things of the fill, with ids of their own.</param>
     /// <param name="notAsked">A door whose way is not asked for; null where all are.</param>
-    /// <returns>The ids of what is left out.</returns>
-    public HashSet<string> LeftOut(
+    /// <returns>The ids of what is left out, and the ways round what stays; null for those where they were not looked at.</returns>
+    public (HashSet<string> Gone, WalkwayAnalysis? Ways) LeftOut(
         Plan plan,
         LevelSpace space,
         Checks checks,
@@ -34,12 +38,11 @@ internal sealed class BlockMend
         string? notAsked = null
     )
     {
-        var things = plan.OnLevel<Thing>(space.LevelId).Where(thing => thing is IOfScheme of && of.SchemeId == checks.SchemeId);
-        var widths = new WidthsAsked(space, [.. things.Where(thing => thing.Id != block.Id), block]);
-        var without = new WalkwayAnalysis(scenes.Build(space, others, checks, widths));
+        var widths = new WidthsAsked(space, [.. Things(plan, checks, space.LevelId).Where(thing => thing.Id != block.Id), block]);
+        var without = Joined(plan, checks, space.LevelId, new WalkwayGround(scenes.Build(space, others, checks, widths), null, null));
         HashSet<string> gone = [];
         if (!without.IsEntered)
-            return gone;
+            return (gone, null);
         var broken = without.Ways.Where(way => !way.Holds).Select(NameOf).ToHashSet();
         var ids = own.Select(item => item.Item.Id).ToHashSet();
         var now = without;
@@ -47,10 +50,8 @@ internal sealed class BlockMend
         HashSet<(string, TargetKind, int)> looked = [];
         while (gone.Count < MostLeftOut)
         {
-            now = new WalkwayAnalysis(
-                scenes.Build(space, [.. others, .. own.Where(item => !gone.Contains(item.Item.Id))], checks, widths),
-                now
-            );
+            var scene = scenes.Build(space, [.. others, .. own.Where(item => !gone.Contains(item.Item.Id))], checks, widths);
+            now = now.With(new WalkwayGround(scene, now.Ground, null));
             Way[] failing = [.. now.Ways.Where(way => !way.Holds && way.Target.OwnerId != notAsked && !broken.Contains(NameOf(way)))];
             var inTheWay = failing
                 .Where(way => way.Target.Mouth is not null && looked.Add(NameOf(way)))
@@ -63,7 +64,7 @@ internal sealed class BlockMend
             }
             var blamed = failing.Select(way => Blamed(way, ids).Distinct().ToArray()).Where(some => some.Length > 0).ToList();
             if (blamed.Count == 0)
-                break;
+                return (gone, now);
             // Of many things each look takes long: all that together break no way more than once are left out before the next.
             do
             {
@@ -78,7 +79,32 @@ internal sealed class BlockMend
                 blamed.RemoveAll(some => some.Contains(worst));
             } while (own.Count > Many && blamed.Count > 0 && gone.Count < MostLeftOut);
         }
-        return gone;
+        return (gone, null);
+    }
+
+    private static IEnumerable<Thing> Things(Plan plan, Checks checks, string levelId) =>
+        plan.OnLevel<Thing>(levelId).Where(thing => thing is IOfScheme of && of.SchemeId == checks.SchemeId);
+
+    /// <summary>The ways on a level, with those who come onto it from others.</summary>
+    private WalkwayAnalysis Joined(Plan plan, Checks checks, string levelId, WalkwayGround ground)
+    {
+        Flight[] flights = [.. plan.All<Flight>().Where(flight => flight.ToLevelId.Length > 0)];
+        if (flights.Length == 0)
+            return new WalkwayAnalysis(ground, [], null, null);
+        var grounds = plan.Levels.ToDictionary(level => level.Id, level => level.Id == levelId ? ground : Other(level.Id));
+        return BetweenLevels.Joined(grounds, _ => null, flights, id => plan.Find<Level>(id)!.Name)[levelId];
+
+        WalkwayGround Other(string id)
+        {
+            var space = spaces(plan, id);
+            var scene = scenes.Build(
+                space,
+                forms.PlaceAll(plan, checks.SchemeId, id),
+                checks,
+                new WidthsAsked(space, Things(plan, checks, id))
+            );
+            return levels[(checks.SchemeId, id)] = new WalkwayGround(scene, levels.GetValueOrDefault((checks.SchemeId, id)), null);
+        }
     }
 
     /// <summary>Round the scene as much ground, in mm, is looked at as well: people come from there.</summary>

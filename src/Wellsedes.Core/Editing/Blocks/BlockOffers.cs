@@ -18,7 +18,7 @@ internal static class BlockOffers
         if (plan.Find(blockId) is not Thing block || block.Fills() is not { } asked)
             return [];
         var site = new BlockSite(plan, block, forms, spaces, asked.Kept);
-        var mend = new BlockMend();
+        var mend = new BlockMend(forms, spaces);
         var (tables, seats) = Held(site, asked);
         List<BlockOffer> offers = [];
         foreach (var (words, other) in Others(plan, asked, site.Checks))
@@ -49,7 +49,7 @@ internal static class BlockOffers
         {
             if (of.One(one) is not { } table)
                 return (0, 0);
-            var stands = of.Stands(one, table, mend);
+            var stands = of.Stands(one, table, mend).Stands;
             return (stands.Length + of.Stay.Tables, stands.Sum(of.SeatsOf) + of.Stay.Seats);
         }
     }

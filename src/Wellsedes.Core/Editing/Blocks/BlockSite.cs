@@ -63,12 +63,11 @@ internal sealed class BlockSite
             yield return (item.Name, [.. item.Standing], item.Item.Locked ? null : item.Item.Id);
     }
 
-    /// <summary>The doors ways are kept from, by id and name.</summary>
-    public IEnumerable<(string Id, string Name)> Doors() =>
-        WaysOut.DoorsOf(space, block).Select(door => (door.Id, ShellScene.NameOf(door))).Distinct();
+    /// <summary>The doors and flights ways are kept from, by id and name.</summary>
+    public IEnumerable<(string Id, string Name)> Doors() => WaysOut.DoorsOf(space, block);
 
-    /// <summary>The same where no way is kept from a door.</summary>
-    public BlockSite WithoutWayFrom(string openingId) => new(this, []) { notFrom = openingId };
+    /// <summary>The same where no way is kept from a door or flight.</summary>
+    public BlockSite WithoutWayFrom(string id) => new(this, []) { notFrom = id };
 
     private string? notFrom;
 
@@ -116,10 +115,16 @@ internal sealed class BlockSite
     /// <summary>What it holds when it is asked so; with ways from the doors kept free, round those that cost the least.</summary>
     /// <param name="mend">Judges the ways of what is laid and leaves out what breaks one; null where that is not asked.</param>
     /// <param name="carry">Where its things stand while a hand drags; null to lay it anew.</param>
-    public ImmutableArray<Stand> Stands(SeatsAsked asked, PlacedItem one, BlockMend? mend = null, IReadOnlyList<Stand>? carry = null)
+    /// <returns>What stands, and the ways to it; null for those where they were not judged.</returns>
+    public (ImmutableArray<Stand> Stands, FillWays? Ways) Stands(
+        SeatsAsked asked,
+        PlacedItem one,
+        BlockMend? mend = null,
+        IReadOnlyList<Stand>? carry = null
+    )
     {
         if (mend is null || asked.Ways != WaysKept.FromDoors)
-            return Laid(asked, one, carry);
+            return (Laid(asked, one, carry), null);
         // Gaps under the seat access leave seats that are not reached: with gaps as wide as that fewer may have to go.
         double Wide(double gap) => Math.Max(gap, checks.SeatAccess);
         var wide = asked with
@@ -132,12 +137,14 @@ internal sealed class BlockSite
             return Mended(mend, Laid(asked, one, carry));
         // In a large fill that is all but sure, and judging it as asked would take most of the time.
         var isLarge = Laid(asked.InLattices() with { Ways = WaysKept.Drawn }, one, carry).Length > ManyStands;
-        var stands = isLarge ? [] : Laid(asked, one, carry);
-        var mended = isLarge ? [] : Mended(mend, stands);
-        if (!isLarge && mended.Length == stands.Length)
+        if (isLarge)
+            return Mended(mend, Laid(wide, one, carry));
+        var stands = Laid(asked, one, carry);
+        var mended = Mended(mend, stands);
+        if (mended.Stands.Length == stands.Length)
             return mended;
         var wider = Mended(mend, Laid(wide, one, carry));
-        return wider.Length > mended.Length ? wider : mended;
+        return wider.Stands.Length > mended.Stands.Length ? wider : mended;
     }
 
     /// <summary>More than this are a large fill.</summary>
@@ -206,10 +213,10 @@ internal sealed class BlockSite
     }
 
     /// <summary>Without what breaks a way.</summary>
-    private ImmutableArray<Stand> Mended(BlockMend mend, ImmutableArray<Stand> stands)
+    private (ImmutableArray<Stand> Stands, FillWays? Ways) Mended(BlockMend mend, ImmutableArray<Stand> stands)
     {
         string IdOf(int i) => string.Create(CultureInfo.InvariantCulture, $"{block.Id}/{i}");
-        var gone = mend.LeftOut(
+        var (gone, ways) = mend.LeftOut(
             plan,
             space,
             checks,
@@ -218,7 +225,11 @@ internal sealed class BlockSite
             [.. stands.Select((stand, i) => forms.Place(plan, Standing(stand) with { Id = IdOf(i) }, checks)).OfType<PlacedItem>()],
             notFrom
         );
-        return gone.Count == 0 ? stands : [.. stands.Where((_, i) => !gone.Contains(IdOf(i)))];
+        var own = Enumerable.Range(0, stands.Length).Select(IdOf).ToHashSet();
+        return (
+            gone.Count == 0 ? stands : [.. stands.Where((_, i) => !gone.Contains(IdOf(i)))],
+            ways is null ? null : FillWays.Of(ways, own)
+        );
     }
 
     /// <summary>A stand as an item of the block.</summary>

@@ -1,9 +1,8 @@
 using System.Collections.Immutable;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Walkways;
 
-namespace Wellsedes.Core.Planning;
+namespace Wellsedes.Core.Walkways;
 
 /// <summary>
 /// How people come onto every level: from outside where it has an entrance, and by every flight that makes their way wider
