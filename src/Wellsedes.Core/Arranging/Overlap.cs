@@ -126,7 +126,14 @@ public static class Overlaps
     }
 
     /// <summary>Every shape that an item may not stand in, of the shell and of the other items, as far as it meets a box.</summary>
-    internal static IEnumerable<Convex> InTheWay(LevelSpace space, IReadOnlyList<PlacedItem> items, int i, Bounds box)
+    /// <param name="anywhere">Whether the item may come to stand anywhere: what carries it where it is now is in its way too.</param>
+    internal static IEnumerable<Convex> InTheWay(
+        LevelSpace space,
+        IReadOnlyList<PlacedItem> items,
+        int i,
+        Bounds box,
+        bool anywhere = false
+    )
     {
         foreach (var standing in Shell(space))
             if (box.Meets(standing.Shape.Bounds) && !MayShare(items, i, standing))
@@ -134,7 +141,7 @@ public static class Overlaps
         for (var j = 0; j < items.Count; j++)
             if (j != i)
                 foreach (var standing in Of(items[j], j))
-                    if (!MayShare(items, i, standing))
+                    if (anywhere ? !IsOverOrUnder(items[i], standing) : !MayShare(items, i, standing))
                         yield return standing.Shape;
     }
 
@@ -145,7 +152,10 @@ public static class Overlaps
     private static bool MayShare(IReadOnlyList<PlacedItem> items, int i, Standing other) =>
         (other.Item >= 0 && Carries(items[i], items[other.Item]))
         || (items[i].LiesFlat && other.Kind == OverlapKind.OverKeepClear)
-        || Math.Min(items[i].Top, other.Top) - Math.Max(items[i].Bottom, other.Bottom) <= Tolerance.Length;
+        || IsOverOrUnder(items[i], other);
+
+    private static bool IsOverOrUnder(PlacedItem item, Standing other) =>
+        Math.Min(item.Top, other.Top) - Math.Max(item.Bottom, other.Bottom) <= Tolerance.Length;
 
     private static Overlap? Meet(IReadOnlyList<PlacedItem> items, int i, Convex shape, Standing other)
     {

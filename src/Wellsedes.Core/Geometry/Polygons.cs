@@ -23,6 +23,13 @@ public static class Polygons
         return ToRegions(Overlaid(region, gone, SpatialFunction.Difference));
     }
 
+    /// <summary>What a region shares with others.</summary>
+    public static ImmutableArray<Region> Shared(Region region, IEnumerable<Region> others)
+    {
+        var all = OverlayNGRobust.Union(others.Select(ToPolygon), Factory);
+        return all is null ? [] : ToRegions(Overlaid(region, all, SpatialFunction.Intersection));
+    }
+
     /// <summary>The part of a region within a distance in mm of its edge, corners kept square.</summary>
     public static ImmutableArray<Region> Rim(Region region, double width)
     {

@@ -10,11 +10,13 @@ namespace Wellsedes.Core.Seating;
 /// <param name="clearance">How far a point is from what stays, in mm, no more than the bound it is given.</param>
 /// <param name="things">What may be left out.</param>
 /// <param name="width">The clear width of the way, in mm.</param>
+/// <param name="arrivals">Where people come onto the floor besides from the rim of the box: off stairs.</param>
 internal sealed class FewestInTheWay(
     Bounds box,
     Func<Point, double, double> clearance,
     SpatialIndex<(string Id, Convex Shape)> things,
-    double width
+    double width,
+    IReadOnlyCollection<Point>? arrivals = null
 )
 {
     /// <summary>From one point that is looked at to the next, in mm.</summary>
@@ -30,7 +32,7 @@ internal sealed class FewestInTheWay(
     private readonly int deep = (int)(box.Height / Cell) + 1;
     private readonly Dictionary<int, string[]?> known = [];
 
-    /// <summary>The ids of those that stand in the way from the rim of the box to a point; empty where there is no way at all, or none stands in it.</summary>
+    /// <summary>The ids of those that stand in the way from the rim of the box, or from where people arrive, to a point; empty where there is no way at all, or none stands in it.</summary>
     public IReadOnlyCollection<string> To(Point goal)
     {
         if ((long)across * deep > MostPoints)
@@ -38,7 +40,7 @@ internal sealed class FewestInTheWay(
         var cost = new Dictionary<int, double>();
         var from = new Dictionary<int, int>();
         var queue = new PriorityQueue<int, double>();
-        foreach (var start in Rim())
+        foreach (var start in Rim().Concat((arrivals ?? []).Where(box.Holds).Select(CellAt)))
             if (At(start) is { } stands)
                 Reach(start, -1, stands.Length * Each);
         while (queue.TryDequeue(out var cell, out var sofar))
@@ -70,6 +72,8 @@ internal sealed class FewestInTheWay(
             crossed.UnionWith(At(at)!);
         return crossed;
     }
+
+    private int CellAt(Point p) => (int)((p.Y - box.MinY) / Cell) * across + (int)((p.X - box.MinX) / Cell);
 
     private Point PointOf(int cell) => new(box.MinX + cell % across * Cell, box.MinY + cell / across * Cell);
 

@@ -39,14 +39,17 @@ public sealed record SeatingArea(
         IEnumerable<KeptWay> ways
     )
     {
-        var areas = block.Areas();
+        var areas = Indoors(block.Areas(), space);
         var box = block.AreaBox().Grown(Reach);
         PlacedItem[] near = [one, .. standing.Where(item => box.Meets(item.Bounds))];
         return new SeatingArea(
             areas,
             [.. space.Rooms.Select(room => room.Outline).Where(room => room.Bounds.Meets(box))],
             // A floor that is walked on for its own sake is not built on.
-            [.. Overlaps.InTheWay(space, near, 0, box), .. near.Skip(1).Where(item => item.Form.WalkedOn).SelectMany(item => item.Solids)],
+            [
+                .. Overlaps.InTheWay(space, near, 0, box, anywhere: true),
+                .. near.Skip(1).Where(item => item.Form.WalkedOn).SelectMany(item => item.Solids),
+            ],
             [
                 .. near.Skip(1).SelectMany(item => item.Activity).Select(use => use.Floor),
                 .. ways.SelectMany(way => way.Strip.Legs).Where(leg => box.Meets(leg.Bounds)),
@@ -55,6 +58,26 @@ public sealed record SeatingArea(
             facing
         );
     }
+
+    /// <summary>Of an area that lies partly in rooms only that part: outside of rooms nobody is seated by mistake. Where there are no rooms it is as it is.</summary>
+    private static ImmutableArray<Region> Indoors(ImmutableArray<Region> areas, LevelSpace space)
+    {
+        var box = areas.Aggregate(Bounds.Empty, (all, area) => all.Including(area.Bounds));
+        Region[] rooms = [.. space.Rooms.Select(room => room.Outline).Where(room => room.Bounds.Meets(box))];
+        if (rooms.Length == 0 || areas.All(area => Array.Exists(rooms, room => IsWithin(area, room))))
+            return areas;
+        ImmutableArray<Region> shared = [.. areas.SelectMany(area => Polygons.Shared(area, rooms)).Where(area => area.Area > LeastFloor)];
+        return shared.IsEmpty || areas.Sum(area => area.Area) - shared.Sum(area => area.Area) < LeastFloor ? areas : shared;
+    }
+
+    /// <summary>Less is no floor but what rounding leaves between outlines, in mm².</summary>
+    private const double LeastFloor = 10_000;
+
+    /// <summary>Whether an area surely lies in a room: in most plans it is the room itself, or a box in it.</summary>
+    private static bool IsWithin(Region area, Region room) =>
+        ReferenceEquals(area, room)
+        || area.Outline.AsSpan().SequenceEqual(room.Outline.AsSpan())
+        || (room.Bounds.Width * room.Bounds.Height - room.Area < 1 && room.Bounds.Grown(Tolerance.Length).Holds(area.Bounds));
 
     /// <summary>With the floor at its back kept free, so many mm deep.</summary>
     public SeatingArea WithService(double depth)

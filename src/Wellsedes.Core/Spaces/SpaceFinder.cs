@@ -1,5 +1,7 @@
 using System.Collections.Immutable;
 using System.Globalization;
+using System.Security.Cryptography;
+using System.Text;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
@@ -167,9 +169,13 @@ public static class SpaceFinder
 
     private static string NameOf(int count) => $"Room {count}";
 
+    /// <summary>Rooms of two levels may lie above one another. As long an id as leaves space for a place; of a longer one a digest.</summary>
+    private static string IdPart(string levelId) =>
+        levelId.Length <= 32 ? levelId : Convert.ToHexString(SHA256.HashData(Encoding.UTF8.GetBytes(levelId)))[..16];
+
     private static Room Unnamed(Level level, Point inside, string name) =>
         new(
-            string.Create(CultureInfo.InvariantCulture, $"found-{Math.Round(inside.X)}-{Math.Round(inside.Y)}"),
+            string.Create(CultureInfo.InvariantCulture, $"found-{IdPart(level.Id)}-{Math.Round(inside.X)}-{Math.Round(inside.Y)}"),
             level.Id,
             name,
             "",

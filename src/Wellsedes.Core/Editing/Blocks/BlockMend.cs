@@ -10,7 +10,7 @@ namespace Wellsedes.Core.Editing.Blocks;
 
 /// <summary>
 /// Judges the ways of a fill by the walkway analysis and leaves out what breaks one: for a way out the fewest that stand in it, then of the things that stand at the pinches the
-/// one at the most of them, and again, until every way holds that held before there was a block, and every seat of the block is reached.
+/// one at the most of them, and where none stands at a pinch the fewest in the way, and again, until every way holds that held before there was a block, and every seat of the block is reached.
 /// </summary>
 internal sealed class BlockMend(ItemForms forms, Func<Plan, string, LevelSpace> spaces)
 {
@@ -53,8 +53,9 @@ internal sealed class BlockMend(ItemForms forms, Func<Plan, string, LevelSpace> 
             var scene = scenes.Build(space, [.. others, .. own.Where(item => !gone.Contains(item.Item.Id))], checks, widths);
             now = now.With(new WalkwayGround(scene, now.Ground, null));
             Way[] failing = [.. now.Ways.Where(way => !way.Holds && way.Target.OwnerId != notAsked && !broken.Contains(NameOf(way)))];
+            // None of the fill is at the pinch of a way that only goes round what shuts a wider one.
             var inTheWay = failing
-                .Where(way => way.Target.Mouth is not null && looked.Add(NameOf(way)))
+                .Where(way => (way.Target.Mouth is not null || !Blamed(way, ids).Any()) && looked.Add(NameOf(way)))
                 .SelectMany(way => Fewest(without, own, gone, way))
                 .ToArray();
             if (inTheWay.Length > 0)
@@ -116,13 +117,17 @@ internal sealed class BlockMend(ItemForms forms, Func<Plan, string, LevelSpace> 
         var things = own.Where(item => !gone.Contains(item.Item.Id))
             .SelectMany(item => item.Standing.Select(shape => (item.Item.Id, Shape: shape)))
             .ToArray();
-        var face = way.Target.Mouth!.At(0, 1);
+        var half = way.Target.Needed / 2;
+        var (at, outward) = way.Target.Mouth is { } mouth
+            ? (mouth.At(0, 1).At, mouth.At(0, 1).Outward)
+            : without.Ways.Where(one => NameOf(one) == NameOf(way)).Select(one => (one.Access.At, one.Access.Outward)).FirstOrDefault();
         return new FewestInTheWay(
             without.Scene.Box.Grown(Round),
             without.ClearanceAt,
             new SpatialIndex<(string Id, Convex Shape)>(things, thing => thing.Shape.Bounds),
-            way.Target.Needed
-        ).To(face.At + face.Outward * (way.Target.Needed / 2));
+            way.Target.Needed,
+            [.. without.Arrivals.Select(arrival => arrival.Flight.LandingAt(arrival.AtHead)).Select(end => end.At + end.Outward * half)]
+        ).To(at + outward * half);
     }
 
     private static (string, TargetKind, int) NameOf(Way way) => (way.Target.OwnerId, way.Target.Kind, way.Target.Index);
