@@ -199,4 +199,68 @@ public sealed class BlockAnywhereTests
         );
         Assert.NotEmpty(Own(sample));
     }
+
+    private static string[] Labels(Sample sample) =>
+        [.. sample.Plan.OfScheme<Item>(S).Where(item => item.Parent == "block" && item.Label.Length > 0).Select(item => item.Label)];
+
+    /// <summary>A chair that is locked in its row keeps its number, and those beside it keep theirs: nobody's ticket is printed twice.</summary>
+    [Fact]
+    public void A_number_that_a_locked_chair_has_is_given_to_no_other()
+    {
+        var sample = new Sample().Room(12_000, 9000).Door();
+        sample.Do(new PutOverRooms(Block(SeatingStyle.Rows), ["room"]));
+        Dictionary<Point, string> Called() =>
+            sample
+                .Plan.OfScheme<Item>(S)
+                .Where(item => item.Parent == "block")
+                .ToDictionary(item => item.Placement.Origin, item => item.Label);
+        var before = Called();
+        var third = sample.Plan.OfScheme<Item>(S).Single(item => item.Label == "C3");
+        sample.Do(new LockThings([third.Id], true));
+        sample.Do(new PutThing(sample.Plan.Find<SeatingBlock>("block")! with { GapToWalls = 60 }) { Sure = true });
+        Assert.Equal("C3", sample.Plan.Find<Item>(third.Id)!.Label);
+        Assert.Equal(Labels(sample).Length, Labels(sample).Distinct().Count());
+        var same = Called().Where(now => before.ContainsKey(now.Key)).ToArray();
+        Assert.NotEmpty(same);
+        Assert.All(same, now => Assert.Equal(before[now.Key], now.Value));
+    }
+
+    /// <summary>What hands do to a block, one thing after another, each undone and done again: whole plans, numbers and slots given once, nothing in anything.</summary>
+    [Theory]
+    [InlineData(SeatingStyle.Rounds, 20)]
+    [InlineData(SeatingStyle.Rows, 61)]
+    [InlineData(SeatingStyle.CurvedRows, 34)]
+    [InlineData(SeatingStyle.Training, 5)]
+    public void A_block_stays_whole_under_many_hands(SeatingStyle style, int seed)
+    {
+        var random = new Random(seed);
+        var sample = new Sample().Room(13_000, 10_000).Door(along: 5000, width: 1400).Place("stage", "stage-deck-2x1", 6000, 8500);
+        sample.Do(new PutOverRooms(Block(style), ["room"]));
+        for (var step = 0; step < 14; step++)
+        {
+            var block = sample.Plan.Find<SeatingBlock>("block")!;
+            var items = sample.Plan.OfScheme<Item>(S).Where(item => item.Parent == "block").ToArray();
+            var one = items[random.Next(items.Length)].Id;
+            double Off() => random.Next(-10, 11) * 100;
+            Edit edit = (step % 7) switch
+            {
+                0 => new MoveItems([one], Off(), Off()) { Sure = true },
+                1 => new LockThings([one], true),
+                2 => new Remove([one]),
+                3 => new MoveItems(["stage"], Off(), -500),
+                4 => new PutThing(block with { Facing = 5 * random.Next(72) }) { Sure = true },
+                5 => new PutThing(block with { GapInRow = random.Next(3, 9) * 100, Width = block.Width - 100 }) { Sure = true },
+                _ => new PutThing(block.As(Styles[random.Next(Styles.Length)])) { Sure = true },
+            };
+            if (sample.Planner.Answer(sample.Plan, edit).Change is null)
+                continue;
+            sample.DoAndUndo(edit);
+            Assert.Null(PlanChecks.OfWhole(sample.Plan));
+            Assert.Equal(Labels(sample).Length, Labels(sample).Distinct().Count());
+            var laid = Own(sample)
+                .Where(id => sample.Plan.Find<Item>(id) is { Locked: false } && !sample.Plan.Find<SeatingBlock>("block")!.Kept.Contains(id))
+                .ToHashSet();
+            Assert.DoesNotContain(sample.State.Overlaps, overlap => laid.Contains(overlap.ItemId) || laid.Contains(overlap.OtherId));
+        }
+    }
 }

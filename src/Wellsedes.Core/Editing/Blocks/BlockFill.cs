@@ -127,11 +127,12 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
         var given = BlockMatch.Of(site.Own, stands, asked.Catalogue);
         var carried = after.OfScheme<Item>(site.SchemeId).Where(item => item.StandsOn is not null).ToLookup(item => item.StandsOn!);
         var labels = ItemEdits.Labels(after, site.SchemeId);
+        var rows = RowLabels.Of(asked, stands, site.Staying);
         var slot = site.Members.Select(item => item.Slot ?? 0).DefaultIfEmpty(-1).Max();
         for (var i = 0; i < stands.Length; i++)
         {
             var item = site.Standing(stands[i]);
-            var label = RowLabels.Of(asked, stands[i]);
+            var label = rows[i];
             if (given[i] is { } was)
             {
                 var now = Becoming(was, item, label);

@@ -34,6 +34,9 @@ internal sealed class BlockSite
     public Item[] Own { get; }
 
     /// <summary>Those that stay as they are.</summary>
+    public Item[] Staying { get; }
+
+    /// <summary>How many of them stand there.</summary>
     public StandingSeats Stay { get; }
 
     public Checks Checks => checks;
@@ -48,6 +51,7 @@ internal sealed class BlockSite
         Members = [.. plan.OfScheme<Item>(SchemeId).Where(item => item.Parent == block.Id).OrderBy(item => item.Slot)];
         Own = [.. Members.Where(item => !kept.Contains(item.Id) && !item.Locked && !item.SetAside)];
         var free = Own.Select(item => item.Id).ToHashSet();
+        Staying = [.. Members.Where(item => !free.Contains(item.Id))];
         standing = [.. forms.PlaceAll(plan, SchemeId, block.LevelId).Where(item => !free.Contains(item.Item.Id))];
         ways = [.. KeptWay.Of(plan, SchemeId, block.LevelId)];
         var stay = standing.Where(item => item.Item.Parent == block.Id).ToArray();
@@ -79,7 +83,7 @@ internal sealed class BlockSite
     private BlockSite(BlockSite site, ImmutableArray<Convex> without)
     {
         (plan, block, forms, checks, space, ways) = (site.plan, site.block, site.forms, site.checks, site.space, site.ways);
-        (SchemeId, Members, Own, Stay) = (site.SchemeId, site.Members, site.Own, site.Stay);
+        (SchemeId, Members, Own, Staying, Stay) = (site.SchemeId, site.Members, site.Own, site.Staying, site.Stay);
         this.without = without;
         standing = [.. site.standing.Where(item => !item.Standing.Any(IsGone))];
     }
