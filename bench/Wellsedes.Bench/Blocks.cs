@@ -146,10 +146,7 @@ internal static class Blocks
             Console.WriteLine($"  chairs | {count}");
         }
         // The whole of what is asked at a desk: candidates with counts and places, then with their ways judged.
-        var hall = new Planner();
-        var empty = Plan.Of(PlanStart.Entities("Candidates", UnitSystem.Metric), Shipped.Library);
-        foreach (var edit in (Edit[])[new MakeRoom("room", L, "Hall", 40_000, 25_000, 200, 4000), Door])
-            empty.TryApply(empty.Numbered(hall.Answer(empty, edit).Change!, 1), out empty, out _);
+        var (hall, empty) = (new Planner(), Hall());
         foreach (var style in (SeatingStyle[])[SeatingStyle.Rounds, SeatingStyle.Rows])
         foreach (var judged in (bool[])[false, true])
         {
@@ -166,6 +163,15 @@ internal static class Blocks
                     )
             );
         }
+    }
+
+    /// <summary>A hall of 40 x 25 m with a door and nothing in it.</summary>
+    public static Plan Hall()
+    {
+        var plan = Plan.Of(PlanStart.Entities("Hall", UnitSystem.Metric), Shipped.Library);
+        foreach (var edit in (Edit[])[new MakeRoom("room", L, "Hall", 40_000, 25_000, 200, 4000), Door])
+            plan.TryApply(plan.Numbered(new Planner().Answer(plan, edit).Change!, 1), out plan, out _);
+        return plan;
     }
 
     private static readonly PutOpening Door = new(

@@ -66,6 +66,9 @@ switch (args)
     case ["rooms"]:
         Rooms();
         break;
+    case ["hall", var hallPath]:
+        File.WriteAllBytes(hallPath, PlanFiles.Write(Blocks.Hall()));
+        break;
     case ["plan", var kind, var count, var path]:
         var made =
             kind == "rows" ? Halls.Rows(int.Parse(count))

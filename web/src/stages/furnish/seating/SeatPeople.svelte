@@ -79,6 +79,7 @@
   let answered = $state.raw<Edit | null>(null);
   const stale = $derived(answered !== edit);
   const asked = new Asked();
+  let lastAsked = -Infinity;
   async function look(wanted: Edit, signal: AbortSignal) {
     const newest = asked.newest();
     // First the pictures and counts, then what the ways say.
@@ -103,7 +104,14 @@
     const wanted = edit;
     if (!wanted) return;
     const stop = new AbortController();
-    const soon = setTimeout(() => void look(wanted, stop.signal), 120);
+    // A first question goes at once; of some in a row only the last is asked.
+    const soon = setTimeout(
+      () => {
+        lastAsked = performance.now();
+        void look(wanted, stop.signal);
+      },
+      performance.now() - lastAsked < 300 ? 120 : 0,
+    );
     return () => (clearTimeout(soon), stop.abort());
   });
   $effect(() => () => (ghost.shown = null));
