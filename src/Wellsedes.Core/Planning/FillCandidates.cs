@@ -42,6 +42,9 @@ internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, 
     /// <summary>No more are offered.</summary>
     private const int Most = 5;
 
+    /// <summary>So many are told at once, before any is judged.</summary>
+    private const int First = 2;
+
     /// <summary>So much more between tables is a difference one feels, in mm; common practice.</summary>
     private const double Roomier = 300;
 
@@ -53,8 +56,11 @@ internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, 
         problem = null;
         if (ThingOf(edit) is not { } wanted || wanted.Fills() is not { } asked)
             return [];
-        // Ways from the doors are only worth their time where they are judged.
-        (string Words, SeatsAsked Asked)[] variants = [.. Variants(plan, asked).Where(one => judged || one.Asked.Ways == asked.Ways)];
+        // Ways from the doors are only worth their time where they are judged; the others follow beside the first.
+        (string Words, SeatsAsked Asked)[] variants =
+        [
+            .. Variants(plan, asked).Where(one => judged || one.Asked.Ways == asked.Ways).Take(judged ? int.MaxValue : First),
+        ];
         var tried = new (FillCandidate? Candidate, Problem? Problem)[variants.Length];
         Together.For(
             variants.Length,

@@ -17,17 +17,28 @@ public sealed class DenseFillTests
 
     private static Point[][] Starts(Halls.Hall hall) => DenseFill.Starts(hall.Region, new FillAsked(Apart, Apart, hall.Turns));
 
-    /// <summary>What the measured design found at 2 s is reached in `bench packing`; here the time is a hundredth of it, and one table fewer may be found.</summary>
+    /// <summary>
+    /// What a measured design found in 0.05 s, in the order of the halls, is found in as many looks as take no longer than twice that in a quiet hour (`bench packing`), and the
+    /// same again every time. What it found at 0.2 and 2 s is reached in the bench.
+    /// </summary>
     [Theory]
-    [MemberData(nameof(Names))]
-    public void The_halls_hold_nearly_what_the_measured_design_reached(string name)
+    [InlineData("40 x 25", 91)]
+    [InlineData("+ 6 columns", 87)]
+    [InlineData("+ 2 m aisle", 82)]
+    [InlineData("L 32 x 28", 59)]
+    [InlineData("30 x 18 turned 17", 49)]
+    [InlineData("quadrilateral", 57)]
+    [InlineData("round, 30 m", 63)]
+    [InlineData("stage, dance floor", 81)]
+    [InlineData("four doors", 90)]
+    public void The_halls_hold_what_the_measured_design_reached_at_once(string name, int count)
     {
         var hall = Hall(name);
-        var found = DenseFill.More(hall.Region, Apart, Starts(hall), 12_000);
+        var found = DenseFill.More(hall.Region, Apart, Starts(hall), 5000);
         Keeps(hall.Region, found, Apart);
-        Assert.InRange(found.Length, hall.Dense - (hall.Dense >= 84 ? 2 : 1), int.MaxValue);
+        Assert.InRange(found.Length, count, hall.Dense + 2);
         Assert.True(found.Length > hall.Staggered);
-        Assert.Equal(found, DenseFill.More(hall.Region, Apart, Starts(hall), 12_000));
+        Assert.Equal(found, DenseFill.More(hall.Region, Apart, Starts(hall), 5000));
     }
 
     /// <summary>
@@ -69,17 +80,19 @@ public sealed class DenseFillTests
         Assert.InRange(Found(left, right), Found(left) + Found(right) - 1, Found(left) + Found(right) + 1);
     }
 
+    /// <summary>With the counts that the measured design reached, across a stage and a dance floor too: what slides along the axis begins where there is floor.</summary>
     [Theory]
-    [InlineData("40 x 25", 88)]
-    [InlineData("stage, dance floor", 78)]
-    [InlineData("round, 30 m", 59)]
-    public void A_mirrored_one_is_the_same_on_both_sides(string name, int lattice)
+    [InlineData("40 x 25", 91)]
+    [InlineData("stage, dance floor", 82)]
+    [InlineData("round, 30 m", 62)]
+    [InlineData("four doors", 88)]
+    public void A_mirrored_one_is_the_same_on_both_sides(string name, int count)
     {
         var hall = Hall(name);
         var axis = new MirrorAxis(hall.Region.Bounds.Centre, new Point(0, 1));
-        var found = DenseFill.Mirrored(hall.Region, Apart, axis, Starts(hall), 50_000);
+        var found = DenseFill.Mirrored(hall.Region, Apart, axis, Starts(hall), 100_000);
         Keeps(hall.Region, found, Apart);
-        Assert.True(found.Length > lattice, $"{found.Length} where a lattice holds {lattice}");
+        Assert.InRange(found.Length, count, hall.Dense + 1);
         Assert.All(found, p => Assert.Contains(found, q => axis.Across(p).DistanceTo(q) < 0.01));
     }
 

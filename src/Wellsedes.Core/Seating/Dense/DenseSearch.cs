@@ -147,7 +147,7 @@ internal sealed class DenseSearch(
                 : [];
         if (folds.Length > 0)
             return LeastOf(() => Turned(folds[random.Next(0, folds.Length)], wanted), wanted);
-        if (axis is null && round > 0 && round % 2 == 0 && turning.Value.IsRound)
+        if (axis is null && round % 2 == 0 && turning.Value.IsRound)
             return LeastOf(() => Rim(wanted), wanted);
         Point[] discs = [.. starts[round % starts.Count].Take(wanted)];
         while (discs.Length < wanted)
