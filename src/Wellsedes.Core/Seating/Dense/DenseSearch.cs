@@ -98,7 +98,7 @@ internal sealed class DenseSearch(
         for (var round = 0; squeeze.Looks < looks; round++)
         {
             var isNew = round < starts.Count || pool.Count == 0 || round % 3 == 2;
-            var (discs, energy) = isNew ? Begun(starts, round, wanted) : pool[random.Next(0, pool.Count)];
+            var (discs, energy) = isNew ? Begun(starts, round, wanted, looks) : pool[random.Next(0, pool.Count)];
             for (var tries = 0; tries < Tries && squeeze.Looks < looks; tries++)
             {
                 if (energy <= Enough * wanted && IsFound(discs))
@@ -139,16 +139,16 @@ internal sealed class DenseSearch(
     }
 
     /// <summary>One of the starts with discs added at the emptiest places; later on, where the region is the same when it is turned, discs that are so too, and in round ones those that begin at the rim.</summary>
-    private (Point[] Discs, double Energy) Begun(IReadOnlyList<Point[]> starts, int round, int wanted)
+    private (Point[] Discs, double Energy) Begun(IReadOnlyList<Point[]> starts, int round, int wanted, long looks)
     {
         int[] folds =
             axis is null && round > 0 && (turning.Value.IsRound ? round % 2 == 1 : round >= starts.Count)
                 ? turning.Value.FoldsOf(wanted)
                 : [];
         if (folds.Length > 0)
-            return LeastOf(() => Turned(folds[random.Next(0, folds.Length)], wanted), wanted);
+            return LeastOf(() => Turned(folds[random.Next(0, folds.Length)], wanted), wanted, looks);
         if (axis is null && round % 2 == 0 && turning.Value.IsRound)
-            return LeastOf(() => Rim(wanted), wanted);
+            return LeastOf(() => Rim(wanted), wanted, looks);
         Point[] discs = [.. starts[round % starts.Count].Take(wanted)];
         while (discs.Length < wanted)
             discs = [.. discs, Emptiest(discs)];
@@ -159,10 +159,10 @@ internal sealed class DenseSearch(
     private const int ManyTries = 8;
 
     /// <summary>The least squeezed of several that are made and squeezed.</summary>
-    private (Point[] Discs, double Energy) LeastOf(Func<Point[]> made, int wanted)
+    private (Point[] Discs, double Energy) LeastOf(Func<Point[]> made, int wanted, long looks)
     {
         var (discs, least) = (Array.Empty<Point>(), double.PositiveInfinity);
-        for (var i = 0; i < ManyTries && least > Enough * wanted; i++)
+        for (var i = 0; i < ManyTries && least > Enough * wanted && (i == 0 || squeeze.Looks < looks); i++)
             if (made() is var one && squeeze.Minimise(one, Enough) is var then && then < least)
                 (discs, least) = (one, then);
         return (discs, least);
