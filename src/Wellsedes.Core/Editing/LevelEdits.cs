@@ -35,7 +35,7 @@ internal static class LevelEdits
         var change = new ShellChange(plan);
         change.Put(level);
         // Flights between levels rise by what lies between them now.
-        foreach (var flight in plan.All<Flight>().Where(f => f.ToLevelId.Length > 0 && (f.LevelId == level.Id || f.ToLevelId == level.Id)))
+        foreach (var flight in plan.FlightsBetweenLevels.Where(f => f.LevelId == level.Id || f.ToLevelId == level.Id))
         {
             var rise = change.Now<Level>(flight.ToLevelId)!.Elevation - change.Now<Level>(flight.LevelId)!.Elevation;
             if (rise <= 0)

@@ -208,10 +208,7 @@ internal sealed class LeavingGraph
         {
             if (Array.Find(levels, other => other.LevelId == flight.ToLevelId) is not { } upper)
                 continue;
-            var (foot, head) = (
-                flight.Placement.Out(new Point(0, -flight.Depth / 2)),
-                flight.Placement.Out(new Point(0, flight.Depth / 2))
-            );
+            var (foot, head) = (flight.LandingAt(false).At, flight.LandingAt(true).At);
             if (RoomAt(level, foot) is not { } below || RoomAt(upper, head) is not { } above)
                 continue;
             var run = Math.Sqrt(flight.Depth * flight.Depth + flight.Rise * flight.Rise);

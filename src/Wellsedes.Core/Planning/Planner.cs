@@ -226,7 +226,7 @@ public sealed class Planner
             new SheetSettings("picture", scheme.Id, levelId, "A4", true, new TitleBlockFields(), new SheetShows()),
             SpaceOn(plan, levelId),
             forms.PlaceAll(plan, scheme.Id, levelId),
-            ThingsOf(plan, scheme.Id, levelId),
+            [.. plan.ThingsOn(scheme.Id, levelId)],
             [],
             Tally.None,
             null,
@@ -236,10 +236,6 @@ public sealed class Planner
             default
         );
     }
-
-    /// <summary>Zones, marks and the like of a scheme on a level.</summary>
-    private static ImmutableArray<Thing> ThingsOf(Plan plan, string schemeId, string levelId) =>
-        [.. plan.OnLevel<Thing>(levelId).Where(thing => thing is IOfScheme of && of.SchemeId == schemeId)];
 
     private Settled? Caught(Plan plan, Edit edit)
     {
@@ -261,8 +257,7 @@ public sealed class Planner
     /// <summary>The ways on a level of a plan that is only tried out: nothing else of it is worked out.</summary>
     private WalkwayAnalysis WaysOn(Plan plan, string schemeId, string levelId, CancellationToken cancel)
     {
-        var checks = plan.OfScheme<Checks>(schemeId).First();
-        Flight[] flights = [.. plan.All<Flight>().Where(flight => flight.ToLevelId.Length > 0)];
+        Flight[] flights = [.. plan.FlightsBetweenLevels];
         return BetweenLevels.Joined(
             plan.Levels.Where(level => level.Id == levelId || flights.Length > 0).ToDictionary(level => level.Id, GroundOn),
             id => levels.TryGetValue((schemeId, id), out var last) ? last.Walkways : null,
@@ -272,11 +267,9 @@ public sealed class Planner
 
         WalkwayGround GroundOn(Level level)
         {
-            var space = SpaceOn(plan, level.Id);
-            var widths = new WidthsAsked(space, ThingsOf(plan, schemeId, level.Id));
             levels.TryGetValue((schemeId, level.Id), out var last);
             return new WalkwayGround(
-                scenes.Build(space, forms.PlaceAll(plan, schemeId, level.Id), checks, widths),
+                scenes.Build(plan, schemeId, SpaceOn(plan, level.Id), forms),
                 last?.Ground,
                 new Work($"the walkways of {level.Name}", MostSteps, cancel)
             );
@@ -288,7 +281,7 @@ public sealed class Planner
         var checks = plan.OfScheme<Checks>(schemeId).First();
         var brief = plan.OfScheme<Brief>(schemeId).First();
         var standing = plan.Levels.ToDictionary(level => level.Id, level => StandingOn(plan, schemeId, level, checks, atOnce, cancel));
-        Flight[] flights = [.. plan.All<Flight>().Where(flight => flight.ToLevelId.Length > 0)];
+        Flight[] flights = [.. plan.FlightsBetweenLevels];
         string LevelName(string id) => plan.Find<Level>(id)!.Name;
         var ways = BetweenLevels.Joined(Grounds(level => level.Ground), id => LastOf(id)?.Walkways, flights, LevelName);
         var hasSteps = flights.Length > 0 || standing.Values.Any(level => level.StepFreeGround is not null);
@@ -394,7 +387,7 @@ public sealed class Planner
     {
         var space = SpaceOn(plan, level.Id);
         var items = forms.PlaceAll(plan, schemeId, level.Id);
-        var things = ThingsOf(plan, schemeId, level.Id);
+        ImmutableArray<Thing> things = [.. plan.ThingsOn(schemeId, level.Id)];
         levels.TryGetValue((schemeId, level.Id), out var last);
         if (
             last is not null

@@ -6,8 +6,7 @@ namespace Wellsedes.Core.Plans;
 public sealed record KeptWay(string Id, string Name, Strip Strip)
 {
     /// <summary>The ways that are drawn for a scheme on a level.</summary>
-    public static IEnumerable<KeptWay> Of(Plan plan, string schemeId, string levelId) =>
-        Of(plan.OnLevel<Thing>(levelId).Where(thing => thing is IOfScheme of && of.SchemeId == schemeId));
+    public static IEnumerable<KeptWay> Of(Plan plan, string schemeId, string levelId) => Of(plan.ThingsOn(schemeId, levelId));
 
     public static IEnumerable<KeptWay> Of(IEnumerable<Thing> things) => things.Select(thing => thing.Keeps()).OfType<KeptWay>();
 }

@@ -69,6 +69,12 @@ public sealed class Plan
     public IEnumerable<T> OnLevel<T>(string schemeId, string levelId)
         where T : Entity, IOnLevel, IOfScheme => index.Of<T>(schemeId, levelId);
 
+    /// <summary>Zones, marks, blocks and the like of a scheme on a level.</summary>
+    public IEnumerable<Thing> ThingsOn(string schemeId, string levelId) => index.Of<Thing>(schemeId, levelId);
+
+    /// <summary>Those that are gone by from one level to another.</summary>
+    public IEnumerable<Flight> FlightsBetweenLevels => All<Flight>().Where(flight => flight.ToLevelId.Length > 0);
+
     public IEnumerable<Opening> OpeningsIn(string wallId) => index.Of<Opening>(null, wallId);
 
     /// <summary>The rules that hold for this plan; the same object until one of its own changes, so that what is kept is quickly compared.</summary>

@@ -87,12 +87,13 @@ public static class Neatness
 
     private static (long, long) Key(Point p) => ((long)Math.Round(p.X / OnLine), (long)Math.Round(p.Y / OnLine));
 
+    private static readonly int[] LikeliestFirst = [0, -1, 1];
+
     private static IEnumerable<(long, long)> Near(Point p)
     {
         var (x, y) = Key(p);
-        yield return (x, y);
-        for (var dx = -1; dx <= 1; dx++)
-        for (var dy = -1; dy <= 1; dy++)
+        foreach (var dx in LikeliestFirst)
+        foreach (var dy in LikeliestFirst)
             yield return (x + dx, y + dy);
     }
 }

@@ -39,12 +39,13 @@ public sealed record SeatingArea(
         IEnumerable<KeptWay> ways
     )
     {
-        var areas = Indoors(block.Areas(), space);
         var box = block.AreaBox().Grown(Reach);
+        ImmutableArray<Region> rooms = [.. space.Rooms.Select(room => room.Outline).Where(room => room.Bounds.Meets(box))];
+        var areas = Indoors(block.Areas(), rooms);
         PlacedItem[] near = [one, .. standing.Where(item => box.Meets(item.Bounds))];
         return new SeatingArea(
             areas,
-            [.. space.Rooms.Select(room => room.Outline).Where(room => room.Bounds.Meets(box))],
+            rooms,
             // A floor that is walked on for its own sake is not built on.
             [
                 .. Overlaps.InTheWay(space, near, 0, box, anywhere: true),
@@ -60,11 +61,9 @@ public sealed record SeatingArea(
     }
 
     /// <summary>Of an area that lies partly in rooms only that part: outside of rooms nobody is seated by mistake. Where there are no rooms it is as it is.</summary>
-    private static ImmutableArray<Region> Indoors(ImmutableArray<Region> areas, LevelSpace space)
+    private static ImmutableArray<Region> Indoors(ImmutableArray<Region> areas, ImmutableArray<Region> rooms)
     {
-        var box = areas.Aggregate(Bounds.Empty, (all, area) => all.Including(area.Bounds));
-        Region[] rooms = [.. space.Rooms.Select(room => room.Outline).Where(room => room.Bounds.Meets(box))];
-        if (rooms.Length == 0 || areas.All(area => Array.Exists(rooms, room => IsWithin(area, room))))
+        if (rooms.Length == 0 || areas.All(area => rooms.Any(room => IsWithin(area, room))))
             return areas;
         ImmutableArray<Region> shared = [.. areas.SelectMany(area => Polygons.Shared(area, rooms)).Where(area => area.Area > LeastFloor)];
         return shared.IsEmpty || areas.Sum(area => area.Area) - shared.Sum(area => area.Area) < LeastFloor ? areas : shared;
@@ -75,8 +74,7 @@ public sealed record SeatingArea(
 
     /// <summary>Whether an area surely lies in a room: in most plans it is the room itself, or a box in it.</summary>
     private static bool IsWithin(Region area, Region room) =>
-        ReferenceEquals(area, room)
-        || area.Outline.AsSpan().SequenceEqual(room.Outline.AsSpan())
+        area.Outline.AsSpan().SequenceEqual(room.Outline.AsSpan())
         || (room.Bounds.Width * room.Bounds.Height - room.Area < 1 && room.Bounds.Grown(Tolerance.Length).Holds(area.Bounds));
 
     /// <summary>With the floor at its back kept free, so many mm deep.</summary>

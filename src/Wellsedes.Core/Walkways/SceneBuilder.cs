@@ -16,6 +16,15 @@ public sealed class SceneBuilder
     private readonly ConditionalWeakTable<LevelSpace, ShellScene> shells = [];
     private readonly ConditionalWeakTable<LevelSpace, ShellScene> stepFreeShells = [];
 
+    /// <summary>A level as it stands in a scheme.</summary>
+    public WalkwayScene Build(Plan plan, string schemeId, LevelSpace space, ItemForms forms) =>
+        Build(
+            space,
+            forms.PlaceAll(plan, schemeId, space.LevelId),
+            plan.OfScheme<Checks>(schemeId).First(),
+            new WidthsAsked(space, plan.ThingsOn(schemeId, space.LevelId))
+        );
+
     /// <param name="widths">What zones and rooms ask of the ways to what stands in them; null where they ask nothing.</param>
     /// <param name="stepFree">Whether only ways without a step are asked about.</param>
     public WalkwayScene Build(

@@ -27,8 +27,8 @@ internal sealed class BlockMend(ItemForms forms, Func<Plan, string, LevelSpace> 
     /// <param name="others">What stands there besides.</param>
     /// <param name="own">The things of the fill, with ids of their own.</param>
     /// <param name="notAsked">A door whose way is not asked for; null where all are.</param>
-    /// <returns>The ids of what is left out, and the ways round what stays; null for those where they were not looked at.</returns>
-    public (HashSet<string> Gone, WalkwayAnalysis? Ways) LeftOut(
+    /// <returns>The ids of what is left out, and the ways to what stays; null for those where they were not judged.</returns>
+    public (HashSet<string> Gone, FillWays? Ways) LeftOut(
         Plan plan,
         LevelSpace space,
         Checks checks,
@@ -38,8 +38,13 @@ internal sealed class BlockMend(ItemForms forms, Func<Plan, string, LevelSpace> 
         string? notAsked = null
     )
     {
-        var widths = new WidthsAsked(space, [.. Things(plan, checks, space.LevelId).Where(thing => thing.Id != block.Id), block]);
-        var without = Joined(plan, checks, space.LevelId, new WalkwayGround(scenes.Build(space, others, checks, widths), null, null));
+        var widths = new WidthsAsked(space, [.. plan.ThingsOn(checks.SchemeId, space.LevelId).Where(thing => thing.Id != block.Id), block]);
+        var without = Joined(
+            plan,
+            checks.SchemeId,
+            space.LevelId,
+            new WalkwayGround(scenes.Build(space, others, checks, widths), null, null)
+        );
         HashSet<string> gone = [];
         if (!without.IsEntered)
             return (gone, null);
@@ -65,7 +70,7 @@ internal sealed class BlockMend(ItemForms forms, Func<Plan, string, LevelSpace> 
             }
             var blamed = failing.Select(way => Blamed(way, ids).Distinct().ToArray()).Where(some => some.Length > 0).ToList();
             if (blamed.Count == 0)
-                return (gone, now);
+                return (gone, FillWays.Of(now, ids));
             // Of many things each look takes long: all that together break no way more than once are left out before the next.
             do
             {
@@ -83,13 +88,10 @@ internal sealed class BlockMend(ItemForms forms, Func<Plan, string, LevelSpace> 
         return (gone, null);
     }
 
-    private static IEnumerable<Thing> Things(Plan plan, Checks checks, string levelId) =>
-        plan.OnLevel<Thing>(levelId).Where(thing => thing is IOfScheme of && of.SchemeId == checks.SchemeId);
-
     /// <summary>The ways on a level, with those who come onto it from others.</summary>
-    private WalkwayAnalysis Joined(Plan plan, Checks checks, string levelId, WalkwayGround ground)
+    private WalkwayAnalysis Joined(Plan plan, string schemeId, string levelId, WalkwayGround ground)
     {
-        Flight[] flights = [.. plan.All<Flight>().Where(flight => flight.ToLevelId.Length > 0)];
+        Flight[] flights = [.. plan.FlightsBetweenLevels];
         if (flights.Length == 0)
             return new WalkwayAnalysis(ground, [], null, null);
         var grounds = plan.Levels.ToDictionary(level => level.Id, level => level.Id == levelId ? ground : Other(level.Id));
@@ -97,14 +99,8 @@ internal sealed class BlockMend(ItemForms forms, Func<Plan, string, LevelSpace> 
 
         WalkwayGround Other(string id)
         {
-            var space = spaces(plan, id);
-            var scene = scenes.Build(
-                space,
-                forms.PlaceAll(plan, checks.SchemeId, id),
-                checks,
-                new WidthsAsked(space, Things(plan, checks, id))
-            );
-            return levels[(checks.SchemeId, id)] = new WalkwayGround(scene, levels.GetValueOrDefault((checks.SchemeId, id)), null);
+            var scene = scenes.Build(plan, schemeId, spaces(plan, id), forms);
+            return levels[(schemeId, id)] = new WalkwayGround(scene, levels.GetValueOrDefault((schemeId, id)), null);
         }
     }
 
@@ -118,16 +114,14 @@ internal sealed class BlockMend(ItemForms forms, Func<Plan, string, LevelSpace> 
             .SelectMany(item => item.Standing.Select(shape => (item.Item.Id, Shape: shape)))
             .ToArray();
         var half = way.Target.Needed / 2;
-        var (at, outward) = way.Target.Mouth is { } mouth
-            ? (mouth.At(0, 1).At, mouth.At(0, 1).Outward)
-            : without.Ways.Where(one => NameOf(one) == NameOf(way)).Select(one => (one.Access.At, one.Access.Outward)).FirstOrDefault();
+        var face = way.Target.Mouth?.At(0, 1) ?? without.Ways.First(one => NameOf(one) == NameOf(way)).Access;
         return new FewestInTheWay(
             without.Scene.Box.Grown(Round),
             without.ClearanceAt,
             new SpatialIndex<(string Id, Convex Shape)>(things, thing => thing.Shape.Bounds),
             way.Target.Needed,
             [.. without.Arrivals.Select(arrival => arrival.Flight.LandingAt(arrival.AtHead)).Select(end => end.At + end.Outward * half)]
-        ).To(at + outward * half);
+        ).To(face.At + face.Outward * half);
     }
 
     private static (string, TargetKind, int) NameOf(Way way) => (way.Target.OwnerId, way.Target.Kind, way.Target.Index);

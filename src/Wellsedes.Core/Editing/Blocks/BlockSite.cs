@@ -229,11 +229,7 @@ internal sealed class BlockSite
             [.. stands.Select((stand, i) => forms.Place(plan, Standing(stand) with { Id = IdOf(i) }, checks)).OfType<PlacedItem>()],
             notFrom
         );
-        var own = Enumerable.Range(0, stands.Length).Select(IdOf).ToHashSet();
-        return (
-            gone.Count == 0 ? stands : [.. stands.Where((_, i) => !gone.Contains(IdOf(i)))],
-            ways is null ? null : FillWays.Of(ways, own)
-        );
+        return (gone.Count == 0 ? stands : [.. stands.Where((_, i) => !gone.Contains(IdOf(i)))], ways);
     }
 
     /// <summary>A stand as an item of the block.</summary>

@@ -39,7 +39,7 @@ internal sealed class DenseSearch(
     private readonly Scatter random = new(seed);
     private readonly Squeeze squeeze = new(region, apart + Beyond, axis) { OnAxis = onAxis };
 
-    /// <summary>Found when first asked for: most searches end before.</summary>
+    /// <summary>Found when first asked for: of a mirrored fill it never is.</summary>
     private readonly Lazy<Turning> turning = new(() => new(region));
 
     /// <summary>As many as are found; with an axis the images too, the first of the answer lying on it.</summary>
