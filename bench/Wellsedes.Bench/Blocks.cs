@@ -19,33 +19,14 @@ internal static class Blocks
     {
         Rows(report);
         var planner = new Planner();
-        var plan = Plan.Of(PlanStart.Entities("Blocks", UnitSystem.Metric), Shipped.Library);
-        long revision = 0;
+        var plan = Hall();
+        long revision = 1;
         void Do(Edit edit)
         {
             var answer = planner.Answer(plan, edit);
             if (answer.Change is null || !plan.TryApply(plan.Numbered(answer.Change, ++revision), out plan, out _))
                 throw new InvalidOperationException(answer.Problem?.Message);
         }
-        Do(new MakeRoom("room", L, "Hall", 40_000, 25_000, 200, 4000));
-        Do(
-            new PutOpening(
-                new Opening(
-                    "door",
-                    "room-south",
-                    OpeningKind.DoubleDoor,
-                    20_000,
-                    1900,
-                    0,
-                    2100,
-                    0,
-                    OpeningMark.EntranceAndExit,
-                    false,
-                    true,
-                    ""
-                )
-            )
-        );
         Do(new PlaceItem("stage", S, L, "stage-deck-2x1", 20_000, 24_000));
         SeatingBlock Block(double width) =>
             new(

@@ -1,24 +1,13 @@
 // Frames while panning and zooming over a backing of 8 000 by 6 000 pixels, device pixel ratio 1: median and 95th percentile in ms.
-import { createRequire } from "node:module";
-import { join } from "node:path";
+import { signedIn } from "./signedIn.mjs";
 
 const [url, picture] = process.argv.slice(2);
-const root = join(import.meta.dirname, "..", "..");
-const { chromium } = createRequire(join(root, "web/package.json"))("@playwright/test");
-const browser = await chromium.launch({
-  executablePath: "/usr/bin/chromium",
-  args: ["--no-sandbox", "--disable-gpu", "--force-device-scale-factor=1"],
-});
-const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-await page.goto(url);
-await page.getByLabel("E-mail address").fill("n.ash@tidemill.example");
-await page.getByLabel("Password").fill("orchard-supper");
-await page.getByRole("button", { name: "Sign in" }).click();
+const { browser, page } = await signedIn(url, ["--disable-gpu", "--force-device-scale-factor=1"]);
 await page.getByLabel("Title of a new plan").fill("Backing");
 await page.getByRole("button", { name: "New plan" }).click();
 await page.getByTestId("plan").waitFor();
 await page.getByRole("navigation", { name: "Stages" }).getByRole("button", { name: "Shell" }).click();
-await page.getByRole("button", { name: "Trace", exact: true }).click();
+await page.getByRole("button", { name: "Trace a picture or a PDF" }).click();
 const start = Date.now();
 await page.getByLabel("Picture or PDF to trace").setInputFiles(picture);
 await page.getByText("8000 × 6000 pixels").waitFor({ timeout: 60_000 });

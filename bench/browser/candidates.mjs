@@ -1,20 +1,10 @@
 // From the press on a style to its candidates on the screen, and to their ways judged: median and largest of each in ms.
 // node bench/browser/candidates.mjs URL FILE, the file being a hall by `Wellsedes.Bench hall FILE`.
-import { createRequire } from "node:module";
-import { join } from "node:path";
+import { openFile, signedIn } from "./signedIn.mjs";
 
 const [url, file] = process.argv.slice(2);
-const root = join(import.meta.dirname, "..", "..");
-const { chromium } = createRequire(join(root, "web/package.json"))("@playwright/test");
-const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu"] });
-const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-await page.goto(url);
-await page.getByLabel("E-mail address").fill("n.ash@tidemill.example");
-await page.getByLabel("Password").fill("orchard-supper");
-await page.getByRole("button", { name: "Sign in" }).click();
-await page.getByText("Tidemill House").first().waitFor();
-await page.locator("input[type=file]").first().setInputFiles(file);
-await page.getByTestId("plan").waitFor();
+const { browser, page } = await signedIn(url);
+await openFile(page, file);
 await page.waitForTimeout(2000);
 await page.getByRole("navigation", { name: "Stages" }).getByText("Furnish").click();
 await page.getByRole("button", { name: /Seat people/ }).click();

@@ -1,12 +1,10 @@
 // First use of the editor, then frames while panning, zooming and dragging with many items: median and 95th percentile in ms.
-import { createRequire } from "node:module";
 import { readFileSync, readdirSync } from "node:fs";
 import { gzipSync } from "node:zlib";
 import { join } from "node:path";
+import { chromium, root, signIn } from "./signedIn.mjs";
 
 const [url, file] = process.argv.slice(2);
-const root = join(import.meta.dirname, "..", "..");
-const { chromium } = createRequire(join(root, "web/package.json"))("@playwright/test");
 const assets = join(root, "src/Wellsedes.Server/wwwroot/assets");
 const scripts = readdirSync(assets).filter((name) => name.endsWith(".js"));
 const bytes = scripts.reduce((sum, name) => sum + gzipSync(readFileSync(join(assets, name))).length, 0);
@@ -28,10 +26,7 @@ for (const ratio of [1, 2]) {
     socket.onMessage((message) => (delay ? setTimeout(() => server.send(message), delay) : server.send(message)));
     server.onMessage((message) => (delay ? setTimeout(() => socket.send(message), delay) : socket.send(message)));
   });
-  await page.goto(url);
-  await page.getByLabel("E-mail address").fill("n.ash@tidemill.example");
-  await page.getByLabel("Password").fill("orchard-supper");
-  await page.getByRole("button", { name: "Sign in" }).click();
+  await signIn(page, url);
   await page.getByText("Tidemill House").first().waitFor();
   if (ratio === 1) {
     const demo = await page.getByRole("link", { name: /Orchard supper/ }).getAttribute("href");

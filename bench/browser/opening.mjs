@@ -1,19 +1,9 @@
 // A plan of many items opened on loopback: from its address to an item that can be chosen, and what its page holds in memory then.
-import { createRequire } from "node:module";
-import { join } from "node:path";
+import { openFile, signedIn } from "./signedIn.mjs";
 
 const [url, file] = process.argv.slice(2);
-const { chromium } = createRequire(join(import.meta.dirname, "..", "..", "web/package.json"))("@playwright/test");
-const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu", "--enable-precise-memory-info"] });
-const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
-const page = await context.newPage();
-await page.goto(url);
-await page.getByLabel("E-mail address").fill("n.ash@tidemill.example");
-await page.getByLabel("Password").fill("orchard-supper");
-await page.getByRole("button", { name: "Sign in" }).click();
-await page.getByText("Tidemill House").first().waitFor();
-await page.locator("input[type=file]").first().setInputFiles(file);
-await page.getByTestId("plan").waitFor({ timeout: 60_000 });
+const { browser, context, page } = await signedIn(url, ["--disable-gpu", "--enable-precise-memory-info"]);
+await openFile(page, file);
 const address = page.url();
 const memory = async (on) => {
   const session = await context.newCDPSession(on);

@@ -1,18 +1,8 @@
 // A scheme in space without a graphics processor: from the press to the first picture, and frames while it is orbited; the demo's hall, then plans given as files.
-import { createRequire } from "node:module";
-import { join } from "node:path";
+import { openFile, signedIn } from "./signedIn.mjs";
 
 const [url, ...files] = process.argv.slice(2);
-const { chromium } = createRequire(join(import.meta.dirname, "..", "..", "web/package.json"))("@playwright/test");
-const browser = await chromium.launch({
-  executablePath: "/usr/bin/chromium",
-  args: ["--no-sandbox", "--use-angle=swiftshader", "--enable-unsafe-swiftshader"],
-});
-const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-await page.goto(url);
-await page.getByLabel("E-mail address").fill("n.ash@tidemill.example");
-await page.getByLabel("Password").fill("orchard-supper");
-await page.getByRole("button", { name: "Sign in" }).click();
+const { browser, page } = await signedIn(url, ["--use-angle=swiftshader", "--enable-unsafe-swiftshader"]);
 const middle = (times) => times.toSorted((a, b) => a - b)[times.length >> 1];
 
 async function measured(name) {
@@ -134,8 +124,7 @@ await measured("the demo's hall, 96 seats");
 await lived();
 for (const file of files) {
   await page.goto(url);
-  await page.getByText("Tidemill House").first().waitFor();
-  await page.locator("input[type=file]").first().setInputFiles(file);
+  await openFile(page, file);
   await measured(file.split("/").at(-1));
 }
 await browser.close();
