@@ -199,7 +199,7 @@
             {#if judged && one.narrowest !== null && one.narrowest !== undefined}
               <span class="block {one.unreached ? 'text-must' : 'text-soft'}"
                 >Narrowest way {writeLength(one.narrowest, plan.units)}{one.unreached
-                  ? `, ${one.unreached} too narrow`
+                  ? `; ${one.unreached} ${one.unreached === 1 ? "way" : "ways"} too narrow`
                   : ""}</span
               >
             {/if}
