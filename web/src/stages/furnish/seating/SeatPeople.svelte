@@ -133,6 +133,17 @@
     ]
       .filter(Boolean)
       .join(", ");
+
+  /** High tables have no seats to get to, and may still stand in the way of an exit. */
+  const waysTold = ({ narrowest, unreached }: FillCandidate) =>
+    [
+      narrowest === null || narrowest === undefined
+        ? ""
+        : `Narrowest way ${writeLength(narrowest, plan.units)}`,
+      unreached ? `${unreached} ${unreached === 1 ? "way" : "ways"} too narrow` : "",
+    ]
+      .filter(Boolean)
+      .join("; ");
 </script>
 
 <div class="flex items-center p-3.5 pb-2">
@@ -196,12 +207,8 @@
             >
             <span class="block">{one.words}</span>
             {#if one.seats}<span class="block text-soft">{figures(one)}</span>{/if}
-            {#if judged && one.narrowest !== null && one.narrowest !== undefined}
-              <span class="block {one.unreached ? 'text-must' : 'text-soft'}"
-                >Narrowest way {writeLength(one.narrowest, plan.units)}{one.unreached
-                  ? `; ${one.unreached} ${one.unreached === 1 ? "way" : "ways"} too narrow`
-                  : ""}</span
-              >
+            {#if judged}
+              <span class="block {one.unreached ? 'text-must' : 'text-soft'}">{waysTold(one)}</span>
             {/if}
             {#if one.short.length}<span class="block text-must">Short of {one.short.join(", ")}</span>{/if}
           </span>
