@@ -90,6 +90,7 @@ builder.Services.AddSingleton<IWorkKind, PictureWork>();
 builder.Services.AddSingleton<IWorkKind, PictureSet>();
 builder.Services.AddSingleton<BackgroundWork>();
 builder.Services.AddHostedService<IdlePlans>();
+builder.Services.AddHostedService<Rehearsal>();
 builder.Services.AddSingleton<SimulatedMeter>();
 builder.Services.AddHostedService(services => services.GetRequiredService<SimulatedMeter>());
 builder.Services.AddSingleton(services => new PlanStore(
