@@ -67,7 +67,7 @@ public sealed class CentreRegion
     public double Off => off;
 
     /// <summary>Whether a place is on the floor, however near its sides.</summary>
-    public bool IsFloor(Point p) => areas.Any(area => area.Holds(p));
+    public bool IsFloor(Point p) => Array.Exists(crossedSides.Value, sides => sides.Enclose(p));
 
     /// <summary>The sides of the floor within a distance of a place.</summary>
     public (Point From, Point To)[] SidesWithin(Point p, double distance) =>

@@ -28,13 +28,26 @@ internal sealed class CrossedSides
 
     private int BandOf(double y, int count) => (int)Math.Clamp((y - bottom) / height, 0, count - 1);
 
+    /// <summary>Whether a place lies within them: a line from it to the right crosses an odd number.</summary>
+    public bool Enclose(Point p)
+    {
+        var isIn = false;
+        foreach (ref readonly var side in bands[BandOf(p.Y, bands.Length)].AsSpan())
+            if (side.From.Y > p.Y != side.To.Y > p.Y && p.X < X(side, p.Y))
+                isIn = !isIn;
+        return isIn;
+    }
+
+    private static double X(in (Point From, Point To) side, double y) =>
+        side.From.X + (side.To.X - side.From.X) * (y - side.From.Y) / (side.To.Y - side.From.Y);
+
     /// <summary>Where they cross a line, in order, put into a list that is emptied before.</summary>
     public void At(double y, List<double> crossings)
     {
         crossings.Clear();
         foreach (ref readonly var side in bands[BandOf(y, bands.Length)].AsSpan())
             if (side.From.Y > y != side.To.Y > y)
-                crossings.Add(side.From.X + (side.To.X - side.From.X) * (y - side.From.Y) / (side.To.Y - side.From.Y));
+                crossings.Add(X(side, y));
         Bands.Sort(crossings, static (a, b) => a.CompareTo(b));
     }
 }

@@ -182,7 +182,7 @@ public sealed class DenseFillTests
     {
         var hall = Hall("+ 6 columns");
         MirrorAxis? axis = isMirrored ? new MirrorAxis(new(20_000, 12_500), new(0, 1)) : null;
-        var squeeze = new Squeeze(hall.Region, Apart, axis);
+        var squeeze = new Squeeze(new NearGround(hall.Region, Apart / 10), Apart, axis);
         var random = new Random(3);
         Point[] discs = [.. Enumerable.Range(0, 60).Select(_ => new Point(40_000 * random.NextDouble(), 25_000 * random.NextDouble()))];
         var pull = new Point[discs.Length];

@@ -21,8 +21,9 @@ public static class DenseFill
     /// <param name="looks">What it may spend: how often all discs are looked at, in each search.</param>
     public static Point[] More(CentreRegion region, double apart, IReadOnlyList<Point[]> starts, long looks, int seed = FullestSeed)
     {
+        var ground = Ground(region, apart);
         var islands = new Islands(region, apart);
-        Point[][] holding = [.. starts.Where(start => Holds(region, apart, start))];
+        Point[][] holding = [.. starts.Where(start => Holds(ground, apart, start))];
         var found = new Point[islands.Sizes.Count * Seeds][];
         Together.For(
             found.Length,
@@ -31,7 +32,7 @@ public static class DenseFill
                 var part = i / Seeds;
                 Point[] Own(Point[] places) => [.. places.Where(p => islands.Of(p) == part)];
                 var search = new DenseSearch(
-                    region,
+                    ground,
                     apart,
                     islands.Sizes.Count < 2 ? null : p => islands.Of(p) == part,
                     seed * Seeds + i % Seeds
@@ -43,7 +44,7 @@ public static class DenseFill
         );
         Point[] all = [.. found.Chunk(Seeds).SelectMany(ofPart => ofPart.MaxBy(one => one.Length)!)];
         // Should two parts have been taken for far that are not: the fullest of what is known.
-        return Holds(region, apart, all) ? all : holding.MaxBy(start => start.Length) ?? [];
+        return Holds(ground, apart, all) ? all : holding.MaxBy(start => start.Length) ?? [];
     }
 
     /// <summary>How much nearer than asked places of further starts stand: squeezed apart some of these hold more than any lattice.</summary>
@@ -84,9 +85,10 @@ public static class DenseFill
         int seed = 1
     )
     {
+        var ground = Ground(region, apart);
         // Some discs slide along the axis: every number of them is tried.
         var most = (int)(Along(region, axis) / apart) + 1;
-        Point[][] holding = [.. starts.Where(start => Holds(region, apart, start))];
+        Point[][] holding = [.. starts.Where(start => Holds(ground, apart, start))];
         var found = new Point[most + 1][];
         Together.For(
             found.Length,
@@ -98,12 +100,12 @@ public static class DenseFill
                     half,
                     .. holding.Select(start => half.Concat(start.Where(p => (p - axis.At).Cross(axis.Along) >= apart / 2 - 1)).ToArray()),
                 ];
-                var search = new DenseSearch(region, apart, null, seed + sliding, axis, sliding);
+                var search = new DenseSearch(ground, apart, null, seed + sliding, axis, sliding);
                 found[sliding] = search.Fill(begun, [], looks / found.Length);
             },
             few: 2
         );
-        return found.Where(whole => Holds(region, apart, whole)).MaxBy(whole => whole.Length) ?? [];
+        return found.Where(whole => Holds(ground, apart, whole)).MaxBy(whole => whole.Length) ?? [];
     }
 
     /// <summary>
@@ -113,7 +115,7 @@ public static class DenseFill
     public static Point[] CarriedOn(CentreRegion region, double apart, IReadOnlyList<Point> places, MirrorAxis? axis)
     {
         if (axis is not { } line)
-            return new DenseSearch(region, apart, null, 1).Fill(
+            return new DenseSearch(Ground(region, apart), apart, null, 1).Fill(
                 [
                     [.. places],
                 ],
@@ -121,7 +123,7 @@ public static class DenseFill
                 CarryLooks
             );
         Point[] on = [.. places.Where(p => p.DistanceTo(line.Onto(p)) < 1).Select(line.Onto)];
-        var search = new DenseSearch(region, apart, null, 1, line, on.Length);
+        var search = new DenseSearch(Ground(region, apart), apart, null, 1, line, on.Length);
         return search.Fill(
             [
                 [.. on, .. places.Where(p => (p - line.At).Cross(line.Along) >= 1)],
@@ -130,6 +132,11 @@ public static class DenseFill
             CarryLooks
         );
     }
+
+    private static NearGround Ground(CentreRegion region, double apart) => new(region, apart / CellsApart);
+
+    /// <summary>So many cells of the floor to a distance.</summary>
+    private const double CellsApart = 10;
 
     /// <summary>What going on may spend.</summary>
     private const long CarryLooks = 1000;
@@ -156,11 +163,11 @@ public static class DenseFill
             yield return free[(int)((i + 0.5) / count * free.Length)];
     }
 
-    internal static bool Holds(CentreRegion region, double apart, Point[] discs)
+    internal static bool Holds(NearGround ground, double apart, Point[] discs)
     {
         for (var i = 0; i < discs.Length; i++)
         {
-            if (!region.Holds(discs[i]))
+            if (!ground.Holds(discs[i]))
                 return false;
             for (var j = 0; j < i; j++)
                 if (discs[i].DistanceTo(discs[j]) < apart - Within)

@@ -6,10 +6,10 @@ namespace Wellsedes.Core.Seating.Dense;
 /// One disc more at a time. Where it does not fit the most squeezed one is put to the emptiest place, or a neighbourhood is shaken, and it is tried again, worse by a
 /// little being taken at first (threshold accepting); the least squeezed so far are gone on from.
 /// </summary>
-/// <param name="isOwn">Whether a place belongs to what is filled; null for the whole region.</param>
+/// <param name="isOwn">Whether a place belongs to what is filled; null for the whole ground.</param>
 /// <param name="axis">What the discs are the same on both sides of, <paramref name="onAxis"/> of them lying on it; null for none.</param>
 internal sealed class DenseSearch(
-    CentreRegion region,
+    NearGround ground,
     double apart,
     Predicate<Point>? isOwn,
     int seed,
@@ -37,10 +37,7 @@ internal sealed class DenseSearch(
     private const int TooFull = 5;
 
     private readonly Scatter random = new(seed);
-    private readonly Squeeze squeeze = new(region, apart + Beyond, axis) { OnAxis = onAxis };
-
-    /// <summary>Found when first asked for: of a mirrored fill it never is.</summary>
-    private readonly Lazy<Turning> turning = new(() => new(region));
+    private readonly Squeeze squeeze = new(ground, apart + Beyond, axis) { OnAxis = onAxis };
 
     /// <summary>As many as are found; with an axis the images too, the first of the answer lying on it.</summary>
     /// <param name="begun">The first is begun with, what of it does not go together being taken out.</param>
@@ -89,7 +86,7 @@ internal sealed class DenseSearch(
     }
 
     private bool IsFound(Point[] discs) =>
-        (isOwn is null || Array.TrueForAll(discs, isOwn)) && DenseFill.Holds(region, apart, Whole(discs));
+        (isOwn is null || Array.TrueForAll(discs, isOwn)) && DenseFill.Holds(ground, apart, Whole(discs));
 
     private Point[]? OneMore(IReadOnlyList<Point[]> starts, int wanted, long looks)
     {
@@ -142,12 +139,12 @@ internal sealed class DenseSearch(
     private (Point[] Discs, double Energy) Begun(IReadOnlyList<Point[]> starts, int round, int wanted, long looks)
     {
         int[] folds =
-            axis is null && round > 0 && (turning.Value.IsRound ? round % 2 == 1 : round >= starts.Count)
-                ? turning.Value.FoldsOf(wanted)
+            axis is null && round > 0 && (ground.Turning.IsRound ? round % 2 == 1 : round >= starts.Count)
+                ? ground.Turning.FoldsOf(wanted)
                 : [];
         if (folds.Length > 0)
             return LeastOf(() => Turned(folds[random.Next(0, folds.Length)], wanted), wanted, looks);
-        if (axis is null && round % 2 == 0 && turning.Value.IsRound)
+        if (axis is null && round % 2 == 0 && ground.Turning.IsRound)
             return LeastOf(() => Rim(wanted), wanted, looks);
         Point[] discs = [.. starts[round % starts.Count].Take(wanted)];
         while (discs.Length < wanted)
@@ -171,8 +168,8 @@ internal sealed class DenseSearch(
     /// <summary>As many as go round beside the edge of a round region, the rest within.</summary>
     private Point[] Rim(int wanted)
     {
-        var (middle, begin) = (turning.Value.Middle, 360 * random.Next());
-        var radius = Math.Min(region.Bounds.Width, region.Bounds.Height) / 2;
+        var (middle, begin) = (ground.Turning.Middle, 360 * random.Next());
+        var radius = Math.Min(ground.Bounds.Width, ground.Bounds.Height) / 2;
         var count = Math.Min(wanted, (int)(Math.PI / Math.Asin(Math.Min(1, apart / 2 / radius))));
         List<Point> discs = [.. Enumerable.Range(0, count).Select(i => middle + Point.At(begin + 360.0 * i / count) * radius)];
         while (discs.Count < wanted)
@@ -182,12 +179,12 @@ internal sealed class DenseSearch(
 
     private Point[] Turned(int fold, int wanted)
     {
-        List<Point> discs = wanted % fold == 1 ? [turning.Value.Middle] : [];
+        List<Point> discs = wanted % fold == 1 ? [ground.Turning.Middle] : [];
         while (discs.Count < wanted)
         {
             var p = Emptiest([.. discs], looked: FewLooked);
             for (var i = 0; i < fold; i++)
-                discs.Add(turning.Value.About(p, 360.0 * i / fold));
+                discs.Add(ground.Turning.About(p, 360.0 * i / fold));
         }
         return [.. discs];
     }
@@ -195,14 +192,14 @@ internal sealed class DenseSearch(
     /// <summary>Six, twelve, eighteen … about the middle: what round regions are fullest with, or nearly.</summary>
     private Point[] Rings()
     {
-        var (middle, most) = (region.Bounds.Centre, (int)(Math.Max(region.Bounds.Width, region.Bounds.Height) / 2 / apart) + 1);
+        var (middle, most) = (ground.Bounds.Centre, (int)(Math.Max(ground.Bounds.Width, ground.Bounds.Height) / 2 / apart) + 1);
         return
         [
             .. Enumerable
                 .Range(0, most + 1)
                 .SelectMany(ring => Enumerable.Range(0, Math.Max(1, 6 * ring)).Select(i => (ring, i)))
                 .Select(at => middle + Point.At(360.0 * at.i / Math.Max(1, 6 * at.ring)) * (at.ring * apart))
-                .Where(p => region.Holds(p) && isOwn?.Invoke(p) != false),
+                .Where(p => ground.Holds(p) && isOwn?.Invoke(p) != false),
         ];
     }
 
@@ -210,14 +207,14 @@ internal sealed class DenseSearch(
     /// <param name="without">A disc that is left aside.</param>
     private Point Emptiest(ReadOnlySpan<Point> discs, int without = -1, int looked = Looked)
     {
-        var box = region.Bounds;
+        var box = ground.Bounds;
         var (best, far) = (box.Centre, double.NegativeInfinity);
         for (var (i, tries) = (0, 0); i < looked && tries < 20 * looked; tries++)
         {
             var p = new Point(box.MinX + box.Width * random.Next(), box.MinY + box.Height * random.Next());
             if (axis is { } line && (p - line.At).Cross(line.Along) < 0)
                 p = line.Across(p);
-            if (!squeeze.IsRoom(p) || isOwn?.Invoke(p) == false)
+            if (!ground.Holds(p) || isOwn?.Invoke(p) == false)
                 continue;
             i++;
             var off = double.PositiveInfinity;

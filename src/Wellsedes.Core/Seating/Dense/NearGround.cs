@@ -4,7 +4,7 @@ namespace Wellsedes.Core.Seating.Dense;
 
 /// <summary>
 /// A region in small cells, each of which knows what of its bounds is near, so that a place is looked at in the time that a few of them take. Cells are made when first
-/// asked for. Millimetres.
+/// asked for. Several searches may use one at once: which of them makes a cell does not matter. Millimetres.
 /// </summary>
 internal sealed class NearGround
 {
@@ -43,7 +43,16 @@ internal sealed class NearGround
         columns = (int)(box.Width / size) + 1;
         cells = new Cell?[columns * ((int)(box.Height / size) + 1)];
         clear = new bool[cells.Length];
+        turning = new(() => new(this));
     }
+
+    /// <summary>The box of the floor.</summary>
+    public Bounds Bounds => region.Bounds;
+
+    /// <summary>By which turns it stays as it is; found when first asked for.</summary>
+    public Turning Turning => turning.Value;
+
+    private readonly Lazy<Turning> turning;
 
     /// <summary>As <see cref="CentreRegion.Depth"/>.</summary>
     public double Depth(Point p, out Point push)

@@ -7,7 +7,7 @@ namespace Wellsedes.Core.Seating.Dense;
 /// Soft discs in a region: how far each reaches into another or out of the region, squared and halved, is brought down. Distances in mm.
 /// </summary>
 /// <param name="mirror">With an axis every disc has an image: it keeps from that and the image keeps to the region; null for none.</param>
-internal sealed class Squeeze(CentreRegion region, double apart, MirrorAxis? mirror = null)
+internal sealed class Squeeze(NearGround ground, double apart, MirrorAxis? mirror = null)
 {
     /// <summary>Steps of one minimisation.</summary>
     private const int MostSteps = 300;
@@ -21,7 +21,6 @@ internal sealed class Squeeze(CentreRegion region, double apart, MirrorAxis? mir
     /// <summary>What as many steps must at least bring the energy down to, as a share: less, and it will not come to nothing.</summary>
     private const double Worth = 0.99;
 
-    private readonly NearGround ground = new(region, apart / 10);
     private readonly QuasiNewton learnt = new();
 
     /// <summary>Energy and gradient looked at: what a search may spend is counted in these.</summary>
@@ -29,9 +28,6 @@ internal sealed class Squeeze(CentreRegion region, double apart, MirrorAxis? mir
 
     /// <summary>So many of the discs, the first, lie on the axis and are their own images.</summary>
     public int OnAxis { get; set; }
-
-    /// <summary>Whether a middle may be at a place.</summary>
-    public bool IsRoom(Point p) => ground.Holds(p);
 
     /// <summary>Pairs that may touch, and where all were when they were looked for.</summary>
     private readonly List<(int I, int J)> pairs = [];

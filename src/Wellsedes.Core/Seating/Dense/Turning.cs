@@ -21,7 +21,7 @@ internal sealed class Turning
 
     public bool IsRound => Folds.Length > 4;
 
-    public Turning(CentreRegion region)
+    public Turning(NearGround region)
     {
         var box = region.Bounds;
         Middle = box.Centre;
