@@ -51,6 +51,7 @@ internal static class FillCommand
                         {
                             one.Words,
                             one.Seats,
+                            one.Standing,
                             one.Tables,
                             one.Neatness,
                             NarrowestWay = one.Narrowest,
@@ -74,7 +75,7 @@ internal static class FillCommand
         var missed = one.Unreached > 0 ? $", {one.Unreached} too narrow" : "";
         return string.Create(
             CultureInfo.InvariantCulture,
-            $"{one.Words}: {one.Seats} seats, {one.Tables} tables, neatness {one.Neatness}{way}{missed}"
+            $"{one.Words}: {(one.Standing > 0 ? $"{one.Standing} standing" : $"{one.Seats} seats")}, {one.Tables} tables, neatness {one.Neatness}{way}{missed}"
         );
     }
 

@@ -57,6 +57,7 @@ public sealed record SizeRange(double Least, double Most);
 /// <param name="SupplierCode">What its supplier calls it.</param>
 /// <param name="Shape">The outline of an own item that was drawn or brought in.</param>
 /// <param name="LikeKey">For an own item: the shipped item it was made from, "" for none.</param>
+/// <param name="StandAt">How many people stand at it; 0 where they sit at it, or none does either.</param>
 /// <param name="Uses">The floor it needs in use, where an own item says so; null where its maker does.</param>
 public sealed record CatalogueItem(
     string Key,
@@ -85,7 +86,8 @@ public sealed record CatalogueItem(
     string SupplierCode = "",
     string LikeKey = "",
     OwnShape? Shape = null,
-    UseSpaces? Uses = null
+    UseSpaces? Uses = null,
+    int StandAt = 0
 )
 {
     /// <summary>Whether its width is a diameter, and its depth the same.</summary>

@@ -344,8 +344,8 @@ public static class PlanChecks
             return new Problem("maker", $"There is no maker called \"{Short(item.Maker)}\".");
         if (item.Key != own.Id)
             return new Problem("key", "An own item's key is its id.");
-        if (item.Parts is < 0 or > 40 || item.MostSeats is < 0 or > 200)
-            return new Problem("parts", "An item has from 0 to 40 parts and takes at most 200 seats.");
+        if (item.Parts is < 0 or > 40 || item.MostSeats is < 0 or > 200 || item.StandAt is < 0 or > 200)
+            return new Problem("parts", "An item has from 0 to 40 parts, takes at most 200 seats, and at most 200 people stand at it.");
         if (item.Maker == FormMaker.Outline && item.Shape is null)
             return new Problem("shape", "An item of its own outline needs one.");
         if (item.Shape?.Wrong() is { } wrongShape)

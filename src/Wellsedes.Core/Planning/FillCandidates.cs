@@ -12,6 +12,7 @@ namespace Wellsedes.Core.Planning;
 
 /// <summary>A way to fill an area, tried out: the plan is as it was.</summary>
 /// <param name="Words">What makes it different from the others.</param>
+/// <param name="Standing">How many stand at its high tables.</param>
 /// <param name="Tables">Tables, or chairs of rows.</param>
 /// <param name="Neatness">From 0 to 100.</param>
 /// <param name="Narrowest">Of the ways to its seats and tables the narrowest, in mm; null where ways are not judged, or nobody gets in.</param>
@@ -24,6 +25,7 @@ namespace Wellsedes.Core.Planning;
 public sealed record FillCandidate(
     string Words,
     int Seats,
+    int Standing,
     int Tables,
     int Neatness,
     double? Narrowest,
@@ -164,10 +166,10 @@ internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, 
         [
             .. all.Where(one => one.Tables > 0)
                 .DistinctBy(one => one.TablesDrawn)
-                .OrderByDescending(one => guests is null || one.Seats >= guests)
+                .OrderByDescending(one => guests is null || one.Seats + one.Standing >= guests)
                 .ThenByDescending(one => one.Unreached is null or 0)
                 .ThenByDescending(one => one.Neatness >= 70)
-                .ThenByDescending(one => one.Seats)
+                .ThenByDescending(one => one.Seats + one.Standing)
                 .ThenByDescending(one => one.Neatness)
                 .Take(Most),
         ];
@@ -189,6 +191,7 @@ internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, 
         return new FillCandidate(
             words,
             seats,
+            items.Sum(item => item.Kind.StandAt),
             items.Count,
             Neatness.Of(
                 [.. items.Select(item => item.Item.Placement.Origin)],

@@ -33,7 +33,9 @@ public static class BlockStands
     )
     {
         var usual = SeatingStyles.Of(asked.Style);
-        var each = Math.Max(1, one.Form.Seats.Length);
+        // At high tables people stand.
+        var isStanding = one.Kind.StandAt > 0;
+        var each = isStanding ? one.Kind.StandAt : Math.Max(1, one.Form.Seats.Length);
         var mix =
             asked.Guests is { } sum && second is not null
                 ? TableMix.Of(Math.Max(0, sum - kept.Seats), each, second.Form.Seats.Length)
@@ -42,6 +44,7 @@ public static class BlockStands
         var ring = second is not null && mix is not null && Lattices.RingOf(second) > Lattices.RingOf(one) ? second : one;
         var wanted =
             mix is not null ? mix.Tables
+            : asked.Guests is { } standing && isStanding ? Math.Max(0, (int)Math.Ceiling(standing / (double)each) - kept.Tables)
             : asked.Guests is { } guests ? (int)Math.Ceiling(Math.Max(0, guests - kept.Seats) / (double)each)
             : asked.Wanted is { } number ? Math.Max(0, number - kept.Tables)
             : (int?)null;
@@ -56,7 +59,7 @@ public static class BlockStands
             all = [.. all.Take(most)];
         if (mix is not null && all.Length == mix.Tables)
             all = Mixed(all, one, second!, mix);
-        else if (asked.Guests is { } people && !usual.IsOfChairs)
+        else if (asked.Guests is { } people && !usual.IsOfChairs && !isStanding)
             all = Exactly(all, one, Math.Max(0, people - kept.Seats));
         return [.. all.Select(stand => stand with { At = new Point(Math.Round(stand.At.X, 3), Math.Round(stand.At.Y, 3)) })];
     }

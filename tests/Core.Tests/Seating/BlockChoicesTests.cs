@@ -3,6 +3,7 @@ using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Seating;
+using Wellsedes.Core.Seating.Styles;
 using Wellsedes.Core.Things.SeatingBlocks;
 
 namespace Wellsedes.Core.Tests.Seating;
@@ -205,5 +206,72 @@ public sealed class BlockChoicesTests
         Refused("service", rounds with { Service = -1 });
         Refused("reserved", Block(SeatingStyle.Rows) with { Reserved = -1 });
         Refused("secondSeats", Block(SeatingStyle.Rows) with { SecondSeats = 8, Guests = 20 });
+    }
+
+    /// <summary>Four people stand at a high table of 30 in, so 100 stand at 25 (cocktail-standing, common practice; from memory).</summary>
+    [Theory]
+    [InlineData(100, 25)]
+    [InlineData(97, 25)]
+    [InlineData(4, 1)]
+    [InlineData(5, 2)]
+    public void Four_people_stand_at_a_high_table(int guests, int tables)
+    {
+        var sample = new Sample().Room(24_000, 16_000).Door();
+        sample.Do(new PutOverRooms(Block(SeatingStyle.HighTables) with { Guests = guests }, ["room"]));
+        Assert.Equal(tables, Of(sample).Length);
+        Assert.Equal(0, sample.State.Tally.Seats);
+        // One that is set by hand is one of them.
+        sample.Do(new MoveItems([Of(sample)[0].Id], 5, 0));
+        Assert.Equal(tables, Of(sample).Length);
+    }
+
+    /// <summary>High tables are told by tables and by who stands there, in candidates, in what would hold more, and in what a change costs.</summary>
+    [Fact]
+    public void High_tables_are_counted_by_who_stands_there()
+    {
+        var sample = new Sample().Room(16_000, 12_000).Door().Place("stage", "stage-deck-2x1", 8000, 11_300);
+        var put = new PutOverRooms(Block(SeatingStyle.HighTables) with { GapInRow = 1500 }, ["room"]);
+        var candidates = sample.Planner.Candidates(sample.Plan, put, judged: true, out _);
+        Assert.All(candidates, one => Assert.Equal((0, 4 * one.Tables), (one.Seats, one.Standing)));
+        sample.Do(put);
+        var before = Of(sample).Length;
+        var offers = sample.Planner.Offers(sample.Plan, "block");
+        Assert.Contains(offers, offer => offer.Edit is not null);
+        foreach (var offer in offers.Where(offer => offer.Edit is not null))
+        {
+            var then = sample.Planner.Probe(sample.Plan, offer.Edit!, S, L).State.Items.Count(item => item.Item.Parent == "block");
+            Assert.Equal(
+                (then, then - before, 4 * then, 4 * (then - before)),
+                (offer.Tables, offer.MoreTables, offer.Places, offer.MorePlaces)
+            );
+        }
+        var told = sample.Planner.Probe(sample.Plan, new MoveItems(["stage"], 0, -5000), S, L).Blocks;
+        Assert.Matches("^[0-9]+ tables? fewer$", told);
+    }
+
+    /// <summary>Common practice: rounds of 60 in at 10 ft from middle to middle; a hall with room for a grid of middles of 50 x 30 ft holds 6 by 4 of them.</summary>
+    [Fact]
+    public void Sixty_inch_rounds_fill_a_hall_at_ten_foot_centres()
+    {
+        const double foot = 304.8;
+        var one = new Sample().Room(10_000, 10_000).Place("t", "round-table-1525", 5000, 5000);
+        var ring = 2 * Lattices.RingOf(one.State.Items.Single());
+        var gap = 10 * foot - ring;
+        var sample = new Sample().Room(50 * foot + ring + 2 * gap + 20, 30 * foot + ring + 2 * gap + 20);
+        sample.Do(
+            new PutOverRooms(
+                Block(SeatingStyle.Rounds) with
+                {
+                    Layout = BlockLayout.Lines,
+                    GapInRow = gap,
+                    GapBetweenRows = gap,
+                    GapToWalls = gap,
+                },
+                ["room"]
+            )
+        );
+        Assert.Equal(24, Of(sample).Length);
+        var places = Of(sample).Select(item => item.Placement.Origin).ToArray();
+        Assert.All(places, p => Assert.InRange(places.Where(q => q != p).Min(q => q.DistanceTo(p)), 10 * foot - 0.01, 10 * foot + 10));
     }
 }

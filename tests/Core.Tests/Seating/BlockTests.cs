@@ -174,12 +174,12 @@ public sealed class BlockTests
         var (tables, seats) = (Tables(sample).Length, sample.State.Tally.Seats);
         var offers = sample.Planner.Offers(sample.Plan, "block");
         Assert.NotEmpty(offers);
-        Assert.Equal(offers.OrderByDescending(offer => offer.MoreSeats).ThenByDescending(offer => offer.Edit is not null), offers);
+        Assert.Equal(offers.OrderByDescending(offer => offer.MorePlaces).ThenByDescending(offer => offer.Edit is not null), offers);
         foreach (var offer in offers.Where(offer => offer.Edit is not null))
         {
             var probe = sample.Planner.Probe(sample.Plan, offer.Edit!, S, L);
             Assert.Null(probe.Problem);
-            Assert.Equal((offer.Seats, seats + offer.MoreSeats), (probe.State.Tally.Seats, offer.Seats));
+            Assert.Equal((offer.Places, seats + offer.MorePlaces), (probe.State.Tally.Seats, offer.Places));
             Assert.Equal(offer.Tables, tables + offer.MoreTables);
         }
         Assert.Contains(

@@ -17,6 +17,8 @@
     /** Whether its label is only read out: where a head says what it is. */
     bare?: boolean;
     disabled?: boolean;
+    /** Whether it is told with every key: where what depends on it is only looked at, and nothing is changed by it. */
+    live?: boolean;
     onvalue: (value: number | null) => void;
   }
   let {
@@ -28,6 +30,7 @@
     unit = "",
     bare = false,
     disabled = false,
+    live = false,
     onvalue,
   }: Props = $props();
 
@@ -40,6 +43,16 @@
   function say(what: string) {
     problem = what;
     mark(id, what ? label : null);
+  }
+
+  /** What it was before somebody began to type. */
+  let before: number | null = null;
+  function type(typed: string) {
+    if (text === null) before = value;
+    text = typed;
+    if (!live) return;
+    const read = readNumber(typed.trim(), { whole, least, mayBeEmpty: empty !== "" });
+    if (!read.problem) onvalue(read.value);
   }
 
   function commit() {
@@ -70,7 +83,7 @@
       value={text ?? written}
       aria-invalid={problem !== ""}
       aria-describedby={problem ? `${id}-problem` : undefined}
-      oninput={(e) => (text = e.currentTarget.value)}
+      oninput={(e) => type(e.currentTarget.value)}
       onblur={() => underway(afterPress().then(commit))}
       onkeydown={(e) => {
         if (e.key === "Enter") {
@@ -80,6 +93,7 @@
           if (problem) again();
         }
         if (e.key === "Escape") {
+          if (live && text !== null) onvalue(before);
           text = null;
           say("");
         }

@@ -10,6 +10,10 @@
     [...plan.entities.values()].filter((e): e is Item => e.type === "item" && e.parent === thing.id),
   );
   const seats = $derived(seatsOf(plan, tables));
+  /** How many stand at its high tables; 0 where people sit. */
+  const standing = $derived(
+    tables.reduce((sum, item) => sum + (plan.placeable.entry(item.catalogue)?.item.standAt ?? 0), 0),
+  );
   const wanted = $derived(thing.wanted as number | null | undefined);
   const guests = $derived(thing.guests as number | null | undefined);
   const ofChairs = $derived(isOfChairs(thing.style));
@@ -40,7 +44,7 @@
 </script>
 
 <p
-  class={(wanted && tables.length < wanted) || (guests && seats < guests)
+  class={(wanted && tables.length < wanted) || (guests && seats + standing < guests)
     ? "font-semibold text-must"
     : "font-semibold"}
   role="status"
@@ -48,7 +52,8 @@
 >
   {#if ofChairs}{seats}{asked ? ` of ${asked}` : ""} seats{:else}{tables.length}{wanted
       ? ` of ${wanted}`
-      : ""} tables, {seats}{guests ? ` of ${guests}` : ""} seats{/if}
+      : ""} tables, {standing || seats}{guests ? ` of ${guests}` : ""}
+    {standing ? "standing" : "seats"}{/if}
 </p>
 {#if kept.length}
   <div class="flex items-center gap-2">
@@ -78,7 +83,7 @@
           disabled={!offer.edit}
           onclick={() => offer.edit && plan.do(offer.edit as Edit)}
           >{offer.words}: {ofChairs ? "" : `${offer.tables} tables,`}
-          <span class="font-semibold">{offer.moreSeats} seats more</span></button
+          <span class="font-semibold">{offer.morePlaces} {standing ? "standing" : "seats"} more</span></button
         >
       </li>
     {:else}

@@ -30,9 +30,10 @@ public static class BlockDifference
             return "";
         var what = plan.CatalogueItem((count < 0 ? gone : come)[0].Catalogue)?.Counted switch
         {
-            "table" => "table",
+            "seat" => "seat",
             "desk" => "desk",
-            _ => "seat",
+            // High tables are tables too, though nobody sits there.
+            _ => "table",
         };
         var words = Counted(Math.Abs(count), what);
         if (what == "table" && seats != 0)

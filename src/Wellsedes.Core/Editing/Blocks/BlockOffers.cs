@@ -6,9 +6,9 @@ using Wellsedes.Core.Spaces;
 
 namespace Wellsedes.Core.Editing.Blocks;
 
-/// <summary>A way in which a block would hold more: in words, how many tables and seats more, how many then.</summary>
+/// <summary>A way in which a block would hold more: in words, how many tables and places more, how many then. A place is a seat, or at high tables where somebody stands.</summary>
 /// <param name="Edit">What takes it; null where it only says what costs them, as a column does.</param>
-public sealed record BlockOffer(string Words, int MoreTables, int MoreSeats, int Tables, int Seats, Edit? Edit);
+public sealed record BlockOffer(string Words, int MoreTables, int MorePlaces, int Tables, int Places, Edit? Edit);
 
 /// <summary>What would hold more than a block does now, each found by filling it so; the fullest first. Nothing of the plan is changed.</summary>
 internal static class BlockOffers
@@ -19,7 +19,7 @@ internal static class BlockOffers
             return [];
         var site = new BlockSite(plan, block, forms, spaces, asked.Kept);
         var mend = new BlockMend(forms, spaces);
-        var (tables, seats) = Held(site, asked);
+        var (tables, places) = Held(site, asked);
         List<BlockOffer> offers = [];
         foreach (var (words, other) in Others(plan, asked, site.Checks))
             Offer(words, site, other, new PutThing(block.Filled(Free(other))));
@@ -37,20 +37,21 @@ internal static class BlockOffers
                 Offer($"No way kept from {name}", site.WithoutWayFrom(door), asked, null);
         foreach (var (name, shapes, id) in site.InIt().Take(MostThings))
             Offer($"Without {name}", site.Without(shapes), asked, id is null ? null : new Remove([id]));
-        return [.. offers.OrderByDescending(offer => offer.MoreSeats).ThenByDescending(offer => offer.Edit is not null).Take(MostOffers)];
+        return [.. offers.OrderByDescending(offer => offer.MorePlaces).ThenByDescending(offer => offer.Edit is not null).Take(MostOffers)];
 
         void Offer(string words, BlockSite of, SeatsAsked other, Edit? edit)
         {
-            if (Held(of, Free(other)) is var (more, places) && places > seats)
-                offers.Add(new BlockOffer(words, more - tables, places - seats, more, places, edit));
+            if (Held(of, Free(other)) is var (more, then) && then > places)
+                offers.Add(new BlockOffer(words, more - tables, then - places, more, then, edit));
         }
 
-        (int Tables, int Seats) Held(BlockSite of, SeatsAsked one)
+        (int Tables, int Places) Held(BlockSite of, SeatsAsked one)
         {
             if (of.One(one) is not { } table)
                 return (0, 0);
             var stands = of.Stands(one, table, mend).Stands;
-            return (stands.Length + of.Stay.Tables, stands.Sum(of.SeatsOf) + of.Stay.Seats);
+            var all = stands.Length + of.Stay.Tables;
+            return (all, table.Kind.StandAt > 0 ? all * table.Kind.StandAt : stands.Sum(of.SeatsOf) + of.Stay.Seats);
         }
     }
 

@@ -1459,11 +1459,11 @@ export interface components {
             /** Format: int32 */
             moreTables: number;
             /** Format: int32 */
-            moreSeats: number;
+            morePlaces: number;
             /** Format: int32 */
             tables: number;
             /** Format: int32 */
-            seats: number;
+            places: number;
             edit: null | components["schemas"]["Edit"];
         };
         BookView: {
@@ -1562,6 +1562,11 @@ export interface components {
             likeKey: string;
             shape?: null | components["schemas"]["OwnShape"];
             uses?: null | components["schemas"]["UseSpaces"];
+            /**
+             * Format: int32
+             * @default 0
+             */
+            standAt: number;
         };
         /** @enum {unknown} */
         CatalogueKind: "Tables" | "Seats" | "Desks" | "Lounge" | "Storage" | "Staging" | "Serving" | "Screens" | "Panels" | "Beds" | "Kitchen" | "Bathroom" | "Appliances" | "Equipment" | "OnTables" | "OnWalls" | "Outdoors" | "Care" | "Floors" | "Figures";
@@ -3675,6 +3680,8 @@ export interface components {
             words: string;
             /** Format: int32 */
             seats: number;
+            /** Format: int32 */
+            standing: number;
             /** Format: int32 */
             tables: number;
             /** Format: int32 */

@@ -35,6 +35,7 @@ export function factsOf({ item, round, madeOf }: CatalogueEntry, units: UnitSyst
   const seats = (p.around ?? 0) + (p.front ?? 0) + (p.back ?? 0) + (p.left ?? 0) + (p.right ?? 0);
   if (seats)
     return `${size} · ${seats}${item.mostSeats > seats ? ` to ${item.mostSeats}` : ""} ${item.mostSeats === 1 ? "seat" : "seats"}`;
+  if (item.standAt) return `${size} · ${item.standAt} stand`;
   return madeOf ? `${size} · ${madeOf}` : size;
 }
 

@@ -134,6 +134,8 @@
       .filter(Boolean)
       .join(", ");
 
+  const people = (one: FillCandidate) => one.seats + one.standing;
+
   /** High tables have no seats to get to, and may still stand in the way of an exit. */
   const waysTold = ({ narrowest, unreached }: FillCandidate) =>
     [
@@ -151,7 +153,13 @@
   <button class="action" onclick={onclose}>Catalogue</button>
 </div>
 <div class="min-h-0 flex-1 space-y-2 overflow-y-auto px-3.5 pb-3.5">
-  <NumberField label="Guests" empty="as many as fit" value={guests} onvalue={(n) => (guests = n || null)} />
+  <NumberField
+    live
+    label="Guests"
+    empty="as many as fit"
+    value={guests}
+    onvalue={(n) => (guests = n || null)}
+  />
   <Choice
     label="Where"
     value={area}
@@ -201,12 +209,12 @@
           <FillPicture candidate={one} {outlines} />
           <span class="min-w-0 flex-1 text-[12px] leading-snug">
             <span
-              class="font-figure block text-[15px] font-semibold {guests && one.seats < guests
+              class="font-figure block text-[15px] font-semibold {guests && people(one) < guests
                 ? 'text-must'
-                : ''}">{one.seats ? `${one.seats} seats` : figures(one)}</span
+                : ''}">{people(one)} {one.standing ? "standing" : "seats"}</span
             >
             <span class="block">{one.words}</span>
-            {#if one.seats}<span class="block text-soft">{figures(one)}</span>{/if}
+            <span class="block text-soft">{figures(one)}</span>
             {#if judged}
               <span class="block {one.unreached ? 'text-must' : 'text-soft'}">{waysTold(one)}</span>
             {/if}
