@@ -131,7 +131,9 @@ internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, 
                 yield break;
             var inLines = asked with { Layout = BlockLayout.Lines, Ways = WaysKept.FromDoors };
             yield return ("In lines, ways from the doors kept", inLines);
-            if (asked.Ways == WaysKept.FromDoors)
+            if (IsFewer(asked))
+                yield return (Spread, inLines with { Laid = WantedLaid.Spread });
+            else if (asked.Ways == WaysKept.FromDoors)
                 yield return (
                     $"In lines, {LengthText.Tell(Roomier, units)} more between tables",
                     inLines with
@@ -156,10 +158,18 @@ internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, 
         {
             yield return ("As asked", asked);
             yield return ("Ways from the doors kept", asked with { Ways = WaysKept.FromDoors });
+            if (IsFewer(asked) && !usual.IsOne && asked.Style != SeatingStyle.Circle)
+                yield return (Spread, asked with { Laid = WantedLaid.Spread, Ways = WaysKept.FromDoors });
             if (asked.GapToWalls >= 300)
                 yield return ($"{LengthText.Tell(300, units)} nearer to walls", asked with { GapToWalls = asked.GapToWalls - 300 });
         }
     }
+
+    /// <summary>Whether as many are asked for as may well leave room.</summary>
+    private static bool IsFewer(SeatsAsked asked) =>
+        asked is { Laid: WantedLaid.Front, Guests: not null } or { Laid: WantedLaid.Front, Wanted: not null };
+
+    private const string Spread = "Spread over the floor, ways from the doors kept";
 
     /// <summary>Those that say something of their own, the neatest of as many seats first.</summary>
     private static ImmutableArray<FillCandidate> Chosen(IEnumerable<FillCandidate> all, int? guests) =>

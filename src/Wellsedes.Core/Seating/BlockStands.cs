@@ -49,14 +49,17 @@ public static class BlockStands
             : asked.Wanted is { } number ? Math.Max(0, number - kept.Tables)
             : (int?)null;
         var all = Laid(asked, ring, area, usual, wanted, carry);
-        if (wanted is { } enough && asked.Laid == WantedLaid.Spread && all.Length > enough && !usual.IsOne)
-            all = Spread(asked, ring, area, usual, enough, all);
+        // At a café's tables of four and of two as many sit as the first of them add up to.
+        var sitting = asked is { Style: SeatingStyle.Cafe, Guests: { } come } ? Math.Max(0, come - kept.Seats) : (int?)null;
+        int Enough(ImmutableArray<Stand> laid) => sitting is { } sit ? FirstThatSeat(laid, one, sit) : wanted ?? int.MaxValue;
+        if (asked.Laid == WantedLaid.Spread && all.Length > Enough(all) && !usual.IsOne)
+            all = Spread(asked, ring, area, usual, wanted, laid => laid.Length >= Enough(laid), all);
         Point[] leftOut = [.. asked.LeftOut.Select(block.Placement.Out)];
         var near = Math.Min(one.Size.Width, one.Size.Depth) / 2;
         if (leftOut.Length > 0)
             all = [.. all.Where(stand => !Array.Exists(leftOut, place => place.DistanceTo(stand.At) < near))];
-        if (wanted is { } most && !usual.IsOne)
-            all = [.. all.Take(most)];
+        if (wanted is not null && !usual.IsOne)
+            all = [.. all.Take(Enough(all))];
         if (mix is not null && all.Length == mix.Tables)
             all = Mixed(all, one, second!, mix);
         else if (asked.Guests is { } people && !usual.IsOfChairs && !isStanding)
@@ -88,13 +91,14 @@ public static class BlockStands
             ),
         ];
 
-    /// <summary>At the widest gaps that still hold a number.</summary>
+    /// <summary>At the widest gaps that still hold enough.</summary>
     private static ImmutableArray<Stand> Spread(
         SeatsAsked asked,
         PlacedItem one,
         SeatingArea area,
         StyleUsual usual,
-        int enough,
+        int? wanted,
+        Predicate<ImmutableArray<Stand>> isEnough,
         ImmutableArray<Stand> narrow
     )
     {
@@ -107,8 +111,8 @@ public static class BlockStands
                 GapInRow = asked.GapInRow + (usual.IsOfChairs ? 0 : more),
                 GapBetweenRows = asked.GapBetweenRows + more,
             };
-            var laid = Laid(wider, one, area, usual, enough);
-            if (laid.Length >= enough)
+            var laid = Laid(wider, one, area, usual, wanted);
+            if (isEnough(laid))
                 (low, best) = (more, laid);
             else
                 high = more;
@@ -116,25 +120,38 @@ public static class BlockStands
         return best;
     }
 
+    /// <summary>How many of the first together seat people; without end where all do not.</summary>
+    private static int FirstThatSeat(ImmutableArray<Stand> all, PlacedItem one, int people)
+    {
+        var seats = 0;
+        for (var count = 0; count < all.Length; count++)
+        {
+            if (seats >= people)
+                return count;
+            seats += SeatsOf(all[count], one);
+        }
+        return seats >= people ? all.Length : int.MaxValue;
+    }
+
     /// <summary>With as many seats as people: those in front have one more than those behind.</summary>
     private static ImmutableArray<Stand> Exactly(ImmutableArray<Stand> all, PlacedItem one, int people)
     {
-        if (all.IsEmpty || people >= all.Sum(SeatsOf))
+        if (all.IsEmpty || people >= all.Sum(stand => SeatsOf(stand, one)))
             return all;
         // Half-set tables: as evenly as the sides allow.
         var left = people;
         var made = ImmutableArray.CreateBuilder<Stand>(all.Length);
         for (var i = 0; i < all.Length; i++)
         {
-            var seats = Math.Min(SeatsOf(all[i]), (int)Math.Ceiling(left / (double)(all.Length - i)));
+            var seats = Math.Min(SeatsOf(all[i], one), (int)Math.Ceiling(left / (double)(all.Length - i)));
             left -= seats;
             if (seats > 0)
-                made.Add(seats == SeatsOf(all[i]) ? all[i] : all[i] with { Seats = (all[i].Seats ?? UsualOf(one)).Only(seats) });
+                made.Add(seats == SeatsOf(all[i], one) ? all[i] : all[i] with { Seats = (all[i].Seats ?? UsualOf(one)).Only(seats) });
         }
         return made.ToImmutable();
-
-        int SeatsOf(Stand stand) => (int)(stand.Seats ?? UsualOf(one)).Total;
     }
+
+    private static int SeatsOf(Stand stand, PlacedItem one) => (int)(stand.Seats ?? UsualOf(one)).Total;
 
     private static SeatsBySide UsualOf(PlacedItem one) => one.Item.Seats ?? one.Kind.Seats;
 }

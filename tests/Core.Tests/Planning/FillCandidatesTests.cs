@@ -87,4 +87,28 @@ public sealed class FillCandidatesTests
         Assert.All(neat, one => Assert.True(one.Tables <= dense.Tables));
         Assert.NotEqual(dense, all[0]);
     }
+
+    /// <summary>Where fewer come than have room one is spread: everybody has a seat, and nobody's next table is nearer than in the others.</summary>
+    [Theory]
+    [InlineData(SeatingStyle.Rounds)]
+    [InlineData(SeatingStyle.HighTables)]
+    [InlineData(SeatingStyle.Cafe)]
+    [InlineData(SeatingStyle.Exam)]
+    public void Where_fewer_come_than_have_room_one_is_spread_over_the_floor(SeatingStyle style)
+    {
+        const int guests = 24;
+        var all = Of(Hall(), Block(style) with { Guests = guests });
+        double Nearest(FillCandidate one)
+        {
+            var taken = Hall();
+            taken.Do(one.Edit);
+            Point[] places = [.. taken.Plan.OfScheme<Item>(S).Where(item => item.Parent == "block").Select(item => item.Placement.Origin)];
+            return places.Min(p => places.Where(q => q != p).Min(q => q.DistanceTo(p)));
+        }
+        Assert.All(all, one => Assert.Equal(guests, one.Seats + one.Standing));
+        var spread = Assert.Single(all, one => one.Words.StartsWith("Spread", StringComparison.Ordinal));
+        Assert.Equal(0, spread.Unreached);
+        Assert.All(all, one => Assert.True(Nearest(one) <= Nearest(spread) + 1, one.Words));
+        Assert.DoesNotContain(Of(Hall(), Block(style)), one => one.Words.StartsWith("Spread", StringComparison.Ordinal));
+    }
 }

@@ -274,4 +274,18 @@ public sealed class BlockChoicesTests
         var places = Of(sample).Select(item => item.Placement.Origin).ToArray();
         Assert.All(places, p => Assert.InRange(places.Where(q => q != p).Min(q => q.DistanceTo(p)), 10 * foot - 0.01, 10 * foot + 10));
     }
+
+    /// <summary>Tables of four and of two in turn: of three people a table on average, so that as many are laid as all of them need and none is short.</summary>
+    [Theory]
+    [InlineData(1, WantedLaid.Front)]
+    [InlineData(24, WantedLaid.Front)]
+    [InlineData(60, WantedLaid.Front)]
+    [InlineData(61, WantedLaid.Spread)]
+    public void At_a_cafe_everybody_has_a_seat(int guests, WantedLaid laid)
+    {
+        var sample = new Sample().Room(24_000, 16_000).Door();
+        sample.Do(new PutOverRooms(Block(SeatingStyle.Cafe) with { Guests = guests, Laid = laid }, ["room"]));
+        Assert.Equal(guests, sample.State.Tally.Seats);
+        Assert.InRange(Of(sample).Length, guests / 4.0, guests / 3.0 + 2);
+    }
 }

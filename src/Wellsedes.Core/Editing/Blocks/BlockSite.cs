@@ -162,8 +162,8 @@ internal sealed class BlockSite
         };
         if (without.Length > 0)
             area = area with { Standing = [.. area.Standing.Where(shape => !IsGone(shape))] };
-        // Which ways cost the least lattices tell: a dense search is made once, round the best.
-        var told = carry is null ? asked.InLattices() : asked;
+        // Which ways cost the least lattices at the gaps asked tell: a dense search is made and gaps are widened once, round the best.
+        var told = carry is null ? asked.InLattices() with { Laid = WantedLaid.Front } : asked;
         (SeatingArea Area, ImmutableArray<Stand> Laid)? best = null;
         if (asked.Ways == WaysKept.FromDoors)
             foreach (var strips in WaysOut.Of(space, block, standing, checks.MainAisle, asked.Facing, notFrom))
