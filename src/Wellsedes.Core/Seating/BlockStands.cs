@@ -136,22 +136,26 @@ public static class BlockStands
     /// <summary>With as many seats as people: those in front have one more than those behind.</summary>
     private static ImmutableArray<Stand> Exactly(ImmutableArray<Stand> all, PlacedItem one, int people)
     {
-        if (all.IsEmpty || people >= all.Sum(stand => SeatsOf(stand, one)))
+        var behind = all.Sum(stand => SeatsOf(stand, one));
+        if (all.IsEmpty || people >= behind)
             return all;
-        // Half-set tables: as evenly as the sides allow.
+        // Half-set tables: as evenly as the sides allow, and never more left than those behind can take.
         var left = people;
         var made = ImmutableArray.CreateBuilder<Stand>(all.Length);
         for (var i = 0; i < all.Length; i++)
         {
-            var seats = Math.Min(SeatsOf(all[i], one), (int)Math.Ceiling(left / (double)(all.Length - i)));
+            var most = SeatsOf(all[i], one);
+            behind -= most;
+            var seats = Math.Min(most, Math.Max((int)Math.Ceiling(left / (double)(all.Length - i)), left - behind));
             left -= seats;
             if (seats > 0)
-                made.Add(seats == SeatsOf(all[i], one) ? all[i] : all[i] with { Seats = (all[i].Seats ?? UsualOf(one)).Only(seats) });
+                made.Add(seats == most ? all[i] : all[i] with { Seats = (all[i].Seats ?? UsualOf(one)).Only(seats) });
         }
         return made.ToImmutable();
     }
 
-    private static int SeatsOf(Stand stand, PlacedItem one) => (int)(stand.Seats ?? UsualOf(one)).Total;
+    /// <summary>How many sit at what stands there.</summary>
+    internal static int SeatsOf(Stand stand, PlacedItem one) => (int)(stand.Seats ?? UsualOf(one)).Total;
 
     private static SeatsBySide UsualOf(PlacedItem one) => one.Item.Seats ?? one.Kind.Seats;
 }

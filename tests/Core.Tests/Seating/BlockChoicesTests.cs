@@ -288,4 +288,28 @@ public sealed class BlockChoicesTests
         Assert.Equal(guests, sample.State.Tally.Seats);
         Assert.InRange(Of(sample).Length, guests / 4.0, guests / 3.0 + 2);
     }
+
+    public static TheoryData<SeatingStyle> SittingStyles =>
+        [.. Enum.GetValues<SeatingStyle>().Where(style => style != SeatingStyle.HighTables)];
+
+    /// <summary>Where clearly more fit than come everybody has a seat, and no seat is too many; what stands in a way is put elsewhere.</summary>
+    [Theory]
+    [MemberData(nameof(SittingStyles))]
+    public void As_many_seats_as_guests_where_there_is_room(SeatingStyle style)
+    {
+        foreach (var ways in Enum.GetValues<WaysKept>())
+        {
+            var most = Seated(Block(style) with { Ways = ways });
+            foreach (var guests in (int[])[7, 13, 48, 77])
+                if (guests <= 0.9 * most)
+                    Assert.Equal((guests, ways), (Seated(Block(style) with { Ways = ways, Guests = guests }), ways));
+        }
+
+        static int Seated(SeatingBlock block)
+        {
+            var sample = new Sample().Room(16_000, 12_000).Door();
+            sample.Do(new PutOverRooms(block, ["room"]));
+            return sample.State.Tally.Seats;
+        }
+    }
 }

@@ -138,17 +138,17 @@ internal sealed class BlockSite
             GapToWalls = Wide(asked.GapToWalls),
         };
         if (wide == asked || SeatingStyles.Of(asked.Style).HasRows)
-            return Mended(mend, Laid(asked, one, carry));
+            return ToNumber(mend, asked, one, carry);
         // In a large fill that is all but sure, and judging it as asked would take most of the time.
         var isLarge = Laid(asked.InLattices() with { Ways = WaysKept.Drawn }, one, carry).Length > ManyStands;
         if (isLarge)
-            return Mended(mend, Laid(wide, one, carry));
+            return ToNumber(mend, wide, one, carry);
         var stands = Laid(asked, one, carry);
         var mended = Mended(mend, stands);
         if (mended.Stands.Length == stands.Length)
             return mended;
-        var wider = Mended(mend, Laid(wide, one, carry));
-        return wider.Stands.Length > mended.Stands.Length ? wider : mended;
+        var wider = ToNumber(mend, wide, one, carry);
+        return Seats(wider.Stands, one).CompareTo(Seats(mended.Stands, one)) > 0 ? wider : mended;
     }
 
     /// <summary>More than this are a large fill.</summary>
@@ -170,7 +170,7 @@ internal sealed class BlockSite
             {
                 var round = area with { Ways = area.Ways.AddRange(strips) };
                 var laid = On(round, told);
-                if (best is not { } known || laid.Length > known.Laid.Length)
+                if (best is not { } known || Seats(laid, one).CompareTo(Seats(known.Laid, one)) > 0)
                     best = (round, laid);
             }
         return best is { } found && told == asked ? found.Laid : On(best?.Area ?? area, asked);
@@ -214,6 +214,38 @@ internal sealed class BlockSite
                     .Where(item => item.Parent is { } parent && beside.Contains(parent) && item.Catalogue == asked.Catalogue)
                     .Select(item => item.Placement.Origin),
             ];
+    }
+
+    /// <summary>How many sit there, then how many tables there are: at a café they are of two sizes, at high tables nobody sits.</summary>
+    private static (int, int) Seats(ImmutableArray<Stand> stands, PlacedItem one) =>
+        (stands.Sum(stand => BlockStands.SeatsOf(stand, one)), stands.Length);
+
+    /// <summary>More often than so nothing is put elsewhere.</summary>
+    private const int MostElsewhere = 3;
+
+    /// <summary>Without what breaks a way; where a number is asked for, as many are put elsewhere instead, if there is room.</summary>
+    private (ImmutableArray<Stand> Stands, FillWays? Ways) ToNumber(
+        BlockMend mend,
+        SeatsAsked asked,
+        PlacedItem one,
+        IReadOnlyList<Stand>? carry
+    )
+    {
+        var stands = Laid(asked, one, carry);
+        var best = Mended(mend, stands);
+        var isCounted = (asked.Guests ?? asked.Wanted) is not null && !SeatingStyles.Of(asked.Style).IsOne;
+        for (var i = 0; i < MostElsewhere && isCounted && best.Stands.Length < stands.Length; i++)
+        {
+            var stay = best.Stands.Select(stand => stand.At).ToHashSet();
+            var gone = stands.Select(stand => stand.At).Where(at => !stay.Contains(at)).Select(block.Placement.In);
+            asked = asked with { LeftOut = [.. asked.LeftOut, .. gone] };
+            stands = Laid(asked, one, carry);
+            if (stands.Length <= best.Stands.Length)
+                break;
+            if (Mended(mend, stands) is var next && Seats(next.Stands, one).CompareTo(Seats(best.Stands, one)) > 0)
+                best = next;
+        }
+        return best;
     }
 
     /// <summary>Without what breaks a way.</summary>
