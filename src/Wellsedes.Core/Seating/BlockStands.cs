@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Seating.Rows;
 using Wellsedes.Core.Seating.Styles;
 
 namespace Wellsedes.Core.Seating;
@@ -51,7 +52,7 @@ public static class BlockStands
         var all = Laid(asked, ring, area, usual, wanted, carry);
         // At a café's tables of four and of two as many sit as the first of them add up to.
         var sitting = asked is { Style: SeatingStyle.Cafe, Guests: { } come } ? Math.Max(0, come - kept.Seats) : (int?)null;
-        int Enough(ImmutableArray<Stand> laid) => sitting is { } sit ? FirstThatSeat(laid, one, sit) : wanted ?? int.MaxValue;
+        int Enough(IReadOnlyList<Stand> laid) => sitting is { } sit ? FirstThatSeat(laid, one, sit) : wanted ?? int.MaxValue;
         if (asked.Laid == WantedLaid.Spread && all.Length > Enough(all) && !usual.IsOne)
             all = Spread(asked, ring, area, usual, wanted, laid => laid.Length >= Enough(laid), all);
         Point[] leftOut = [.. asked.LeftOut.Select(block.Placement.Out)];
@@ -59,7 +60,7 @@ public static class BlockStands
         if (leftOut.Length > 0)
             all = [.. all.Where(stand => !Array.Exists(leftOut, place => place.DistanceTo(stand.At) < near))];
         if (wanted is not null && !usual.IsOne)
-            all = [.. all.Take(Enough(all))];
+            all = Foremost(all, area, usual, Enough);
         if (mix is not null && all.Length == mix.Tables)
             all = Mixed(all, one, second!, mix);
         else if (asked.Guests is { } people && !usual.IsOfChairs && !isStanding)
@@ -120,17 +121,39 @@ public static class BlockStands
         return best;
     }
 
+    /// <summary>The rows in front; of the last one that is needed its outermost are left out first, so that it stays about the axis.</summary>
+    private static ImmutableArray<Stand> Foremost(
+        ImmutableArray<Stand> all,
+        SeatingArea area,
+        StyleUsual usual,
+        Func<IReadOnlyList<Stand>, int> enough
+    )
+    {
+        var towards = Point.At(area.Facing);
+        double RowOf(Stand stand) => usual.HasRows ? stand.Row : Math.Round(stand.At.Dot(towards));
+        double Off(Stand stand) => Math.Abs(Math.Round((stand.At - area.Middle).Cross(towards)));
+        // Places for wheelchair users stay, and a chair beside each for who comes along.
+        Stand[] places = [.. all.Where(stand => stand.Catalogue == RowPlace.Key)];
+        var beside = places.Select(place =>
+            all.Where(stand => stand.Row == place.Row && stand.Catalogue != RowPlace.Key).MinBy(stand => stand.At.DistanceTo(place.At))
+        );
+        Stand[] inward = usual.Style == SeatingStyle.Circle ? [.. all] : [.. all.GroupBy(RowOf).SelectMany(row => row.OrderBy(Off))];
+        inward = [.. places.Concat(beside.OfType<Stand>()).Concat(inward).DistinctBy(stand => stand.At)];
+        var stay = inward.Take(enough(inward)).Select(stand => stand.At).ToHashSet();
+        return [.. all.Where(stand => stay.Contains(stand.At))];
+    }
+
     /// <summary>How many of the first together seat people; without end where all do not.</summary>
-    private static int FirstThatSeat(ImmutableArray<Stand> all, PlacedItem one, int people)
+    private static int FirstThatSeat(IReadOnlyList<Stand> all, PlacedItem one, int people)
     {
         var seats = 0;
-        for (var count = 0; count < all.Length; count++)
+        for (var count = 0; count < all.Count; count++)
         {
             if (seats >= people)
                 return count;
             seats += SeatsOf(all[count], one);
         }
-        return seats >= people ? all.Length : int.MaxValue;
+        return seats >= people ? all.Count : int.MaxValue;
     }
 
     /// <summary>With as many seats as people: those in front have one more than those behind.</summary>

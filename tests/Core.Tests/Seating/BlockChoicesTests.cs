@@ -312,4 +312,34 @@ public sealed class BlockChoicesTests
             return sample.State.Tally.Seats;
         }
     }
+
+    /// <summary>However few come there are as many places for wheelchair users as asked for, each with a chair beside it for who comes along, and as many seats in all.</summary>
+    [Theory]
+    [InlineData(SeatingStyle.Rows)]
+    [InlineData(SeatingStyle.CurvedRows)]
+    [InlineData(SeatingStyle.Herringbone)]
+    public void Places_for_wheelchair_users_stay_however_few_come(SeatingStyle style)
+    {
+        foreach (var ways in Enum.GetValues<WaysKept>())
+        foreach (var guests in (int[])[20, 60, 150])
+        {
+            var sample = new Sample().Room(16_000, 12_000).Door();
+            sample.Do(new PutOverRooms(Block(style) with { Guests = guests, Wheelchairs = 4, Ways = ways }, ["room"]));
+            var all = sample.State.Items.Where(item => item.Item.Parent == "block").ToArray();
+            var places = all.Where(item => item.Kind.Maker == "wheelchair-space").ToArray();
+            Assert.Equal((guests, 4), (all.Length, places.Length));
+            Assert.All(
+                places,
+                place => Assert.Contains(all, other => other.IsSeat && other.Kind.Counted == "seat" && Beside(place.Item, other.Item))
+            );
+            Assert.Empty(sample.State.Overlaps);
+            Assert.DoesNotContain(
+                sample.State.Walkways.Ways,
+                way => ways == WaysKept.FromDoors && !way.Holds && places.Any(place => place.Item.Id == way.Target.OwnerId)
+            );
+        }
+
+        static bool Beside(Item place, Item chair) =>
+            chair.Id != place.Id && chair.Placement.Origin.DistanceTo(place.Placement.Origin) < 1500;
+    }
 }

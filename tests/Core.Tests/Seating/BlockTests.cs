@@ -91,6 +91,34 @@ public sealed class BlockTests
         Assert.Equal(all.Length, Tables(sample).Length);
     }
 
+    /// <summary>The last row that is needed stays about the axis, however many of it are: as many left of it as right, or one more.</summary>
+    [Theory]
+    [InlineData(SeatingStyle.Rounds, BlockLayout.Lines, 0)]
+    [InlineData(SeatingStyle.Rounds, BlockLayout.Staggered, 90)]
+    [InlineData(SeatingStyle.HighTables, BlockLayout.Lines, 90)]
+    [InlineData(SeatingStyle.Exam, BlockLayout.Lines, 270)]
+    [InlineData(SeatingStyle.Rows, BlockLayout.Lines, 90)]
+    [InlineData(SeatingStyle.CurvedRows, BlockLayout.Lines, 180)]
+    public void What_is_left_of_the_last_row_stays_about_the_axis(SeatingStyle style, BlockLayout layout, double facing)
+    {
+        var sample = new Sample().Room(20_000, 16_000);
+        var block = ((SeatingBlock)SeatingBlock.Kind.Make("block", L, S, default)).As(style) with
+        {
+            Layout = layout,
+            Facing = facing,
+            Aisles = AislesAt.Middle,
+        };
+        sample.Do(new PutOverRooms(block, ["room"]));
+        var middle = sample.State.Space.Rooms.Single().Outline.Centroid;
+        for (var wanted = 5; wanted < 30; wanted += 6)
+        {
+            sample.Do(new PutThing(Now(sample) with { Wanted = wanted }));
+            double[] off = [.. Tables(sample).Select(item => (item.Placement.Origin - middle).Cross(Point.At(facing)))];
+            Assert.Equal(wanted, off.Length);
+            Assert.InRange(off.Count(at => at < -1) - off.Count(at => at > 1), -1, 1);
+        }
+    }
+
     [Fact]
     public void It_is_filled_again_when_anything_moves_and_tables_keep_their_ids()
     {

@@ -50,6 +50,7 @@ internal sealed class BlockMend(ItemForms forms, Func<Plan, string, LevelSpace> 
             return (gone, null);
         var broken = without.Ways.Where(way => !way.Holds).Select(NameOf).ToHashSet();
         var ids = own.Select(item => item.Item.Id).ToHashSet();
+        var places = own.Where(item => item.Kind.Maker == "wheelchair-space").Select(item => item.Item.Id).ToHashSet();
         var now = without;
         // For a way out the fewest in it are looked for once; should it still not hold, its pinches tell.
         HashSet<(string, TargetKind, int)> looked = [];
@@ -77,7 +78,9 @@ internal sealed class BlockMend(ItemForms forms, Func<Plan, string, LevelSpace> 
                 var worst = blamed
                     .SelectMany(some => some)
                     .CountBy(id => id)
-                    .OrderByDescending(pair => pair.Value)
+                    // Places for wheelchair users are what others make room for.
+                    .OrderBy(pair => places.Contains(pair.Key))
+                    .ThenByDescending(pair => pair.Value)
                     .ThenBy(pair => pair.Key, StringComparer.Ordinal)
                     .First()
                     .Key;

@@ -12,6 +12,9 @@ internal readonly record struct RowPlace(int Row, double Across, double Along, b
     public const double Wide = 900;
     public const double Deep = 1400;
 
+    /// <summary>What stands for one in the catalogue.</summary>
+    public const string Key = "wheelchair-space";
+
     public Stand Stand(RowGround ground, RowUnit unit, PlacedItem one)
     {
         if (!Wheelchair)
@@ -20,7 +23,7 @@ internal readonly record struct RowPlace(int Row, double Across, double Along, b
             return new Stand(at.Origin, at.Rotation, one.Item.Catalogue, one.Item.Seats, Parameters: one.Item.Parameters);
         }
         var front = ground.At(Along, Across);
-        return new Stand(front.Out(new Point(0, unit.Depth - Deep / 2)), front.Rotation, "wheelchair-space", Width: Wide, Depth: Deep);
+        return new Stand(front.Out(new Point(0, unit.Depth - Deep / 2)), front.Rotation, Key, Width: Wide, Depth: Deep);
     }
 }
 

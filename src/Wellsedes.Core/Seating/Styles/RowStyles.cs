@@ -42,7 +42,7 @@ internal static class RowStyles
     {
         var (unit, rows) = (UnitOf(asked, one), RowsOf(asked));
         if (asked.Style == SeatingStyle.Herringbone)
-            return Wings(asked, one, area, unit, rows);
+            return Wings(asked, one, area, unit, rows, wanted);
         if (asked.Style == SeatingStyle.Circle && wanted is { } ring && OneRing(one, area, unit, rows, ring) is { Length: > 0 } single)
             return single;
         var isArc = asked.Style is SeatingStyle.CurvedRows or SeatingStyle.Circle;
@@ -52,28 +52,65 @@ internal static class RowStyles
         double[] lines = ground is StraightGround straight
             ? [.. area.Lines.Select(p => Math.Round(straight.AcrossOf(p) - unit.Before, 2)).Distinct()]
             : [];
-        var laid = Foremost(RowLaying.Fullest(ground, Ground(area.RoundAbout()), unit, rows, lines), wanted, asked);
-        var places = WheelchairPlaces.In(laid, ground, unit, WheelchairPlaces.Wanted(asked, laid.Count), one);
-        return Stands(places, ground, unit, one, leftIsMore: !isArc, isFromBehind: asked.Style == SeatingStyle.Circle);
+        var fullest = RowLaying.Fullest(ground, Ground(area.RoundAbout()), unit, rows, lines);
+        var isCircle = asked.Style == SeatingStyle.Circle;
+        return FirstRows(
+            asked,
+            [fullest],
+            isCircle ? null : wanted,
+            (foremost, places) =>
+                Stands(WheelchairPlaces.In(foremost[0], ground, unit, places, one), ground, unit, one, leftIsMore: !isArc, isCircle)
+        );
     }
 
-    /// <summary>The rows from the front that hold a number: places for wheelchair users are spread over these, and each may take four others.</summary>
-    private static LaidRows Foremost(LaidRows laid, int? wanted, SeatsAsked asked)
+    /// <summary>As few rows from the front as hold a number: places for wheelchair users are spread over these, and each takes some others'.</summary>
+    /// <param name="all">All rows of each wing.</param>
+    /// <param name="made">What stands in the foremost rows with so many places for wheelchair users among them.</param>
+    private static ImmutableArray<Stand> FirstRows(
+        SeatsAsked asked,
+        LaidRows[] all,
+        int? wanted,
+        Func<LaidRows[], int, ImmutableArray<Stand>> made
+    )
     {
-        if (wanted is not { } enough || asked.Style == SeatingStyle.Circle)
-            return laid;
-        var needed = enough + 4 * WheelchairPlaces.Wanted(asked, enough);
-        var rows = new HashSet<RowLine>();
-        var count = 0;
-        foreach (var row in laid.Runs.GroupBy(run => run.Row).OrderBy(row => row.Key.Number))
+        if (wanted is not { } enough)
+            return made(all, WheelchairPlaces.Wanted(asked, all.Sum(wing => wing.Count)));
+        int[][] numbers = [.. all.Select(wing => wing.Runs.Select(run => run.Row.Number).Distinct().Order().ToArray())];
+        var most = numbers.Max(ofWing => ofWing.Length);
+        ImmutableArray<Stand> best = [];
+        for (var (rows, more) = (1, 0); rows <= most && more <= MoreRows; rows++)
         {
-            if (count >= needed)
+            LaidRows[] foremost =
+            [
+                .. all.Select(
+                    (wing, i) =>
+                        rows >= numbers[i].Length
+                            ? wing
+                            : wing with
+                            {
+                                Runs = [.. wing.Runs.Where(run => run.Row.Number < numbers[i][rows])],
+                            }
+                ),
+            ];
+            var count = foremost.Sum(wing => wing.Count);
+            if (rows < most && count < enough)
+                continue;
+            var places = WheelchairPlaces.Wanted(asked, Math.Min(enough, count));
+            var stands = made(foremost, places);
+            if (Worth(stands).CompareTo(Worth(best)) > 0)
+                best = stands;
+            if (Worth(stands) is var (seats, given) && seats == enough && given == places)
                 break;
-            rows.Add(row.Key);
-            count += row.Sum(run => run.Count);
+            more += seats == enough ? 1 : 0;
         }
-        return laid with { Runs = [.. laid.Runs.Where(run => rows.Contains(run.Row))] };
+        return best;
+
+        (int, int) Worth(ImmutableArray<Stand> stands) =>
+            (Math.Min(enough, stands.Length), stands.Count(stand => stand.Catalogue == RowPlace.Key));
     }
+
+    /// <summary>At most so many rows more are made for the sake of places for wheelchair users: in a front row at the wall there is no floor for any.</summary>
+    private const int MoreRows = 3;
 
     /// <summary>The point rows curve about: as far before the foremost point of the area as asked, on the axis.</summary>
     private static Point FocusOf(SeatsAsked asked, SeatingArea area)
@@ -126,7 +163,14 @@ internal static class RowStyles
     }
 
     /// <summary>Straight rows left and right of a middle aisle, each wing turned to look at its front.</summary>
-    private static ImmutableArray<Stand> Wings(SeatsAsked asked, PlacedItem one, SeatingArea area, RowUnit unit, RowsAsked rows)
+    private static ImmutableArray<Stand> Wings(
+        SeatsAsked asked,
+        PlacedItem one,
+        SeatingArea area,
+        RowUnit unit,
+        RowsAsked rows,
+        int? wanted
+    )
     {
         var towards = Point.At(asked.Facing);
         var left = towards.Left();
@@ -145,15 +189,21 @@ internal static class RowStyles
                 return (ground, RowLaying.Fullest(ground, about, unit, rows with { Aisles = AislesAt.Fullest }));
             }),
         ];
-        var wanted = WheelchairPlaces.Wanted(asked, wings.Sum(wing => wing.Laid.Count));
-        int[] shares = [(wanted + 1) / 2, wanted / 2];
-        Stand[] made =
-        [
-            .. wings.SelectMany(
-                (wing, i) =>
-                    Stands(WheelchairPlaces.In(wing.Laid, wing.Ground, unit, shares[i], one), wing.Ground, unit, one, leftIsMore: true)
-            ),
-        ];
+        var made = FirstRows(
+            asked,
+            [.. wings.Select(wing => wing.Laid)],
+            wanted,
+            (foremost, places) =>
+                [
+                    .. foremost.SelectMany(
+                        (laid, i) =>
+                        {
+                            var (ground, share) = (wings[i].Ground, (places + 1 - i) / 2);
+                            return Stands(WheelchairPlaces.In(laid, ground, unit, share, one), ground, unit, one, leftIsMore: true);
+                        }
+                    ),
+                ]
+        );
         // One row goes on from the left wing to the right one.
         return
         [
