@@ -65,17 +65,18 @@ internal static class FillCommand
             );
         else
             foreach (var one in candidates)
-                Console.WriteLine(Line(one, state.Plan.Details.Units));
+                Console.WriteLine(Line(one, block.Style, state.Plan.Details.Units));
         return 0;
     }
 
-    private static string Line(FillCandidate one, UnitSystem units)
+    private static string Line(FillCandidate one, SeatingStyle style, UnitSystem units)
     {
+        var tables = SeatingStyles.Of(style).IsOfChairs ? "" : $", {one.Tables} {(style == SeatingStyle.Exam ? "desks" : "tables")}";
         var way = one.Narrowest is { } width ? $", narrowest way {LengthText.Tell(width, units)}" : "";
         var missed = one.Unreached > 0 ? $", {one.Unreached} too narrow" : "";
         return string.Create(
             CultureInfo.InvariantCulture,
-            $"{one.Words}: {(one.Standing > 0 ? $"{one.Standing} standing" : $"{one.Seats} seats")}, {one.Tables} tables, neatness {one.Neatness}{way}{missed}"
+            $"{one.Words}: {(one.Standing > 0 ? $"{one.Standing} standing" : $"{one.Seats} seats")}{tables}, neatness {one.Neatness}{way}{missed}"
         );
     }
 
