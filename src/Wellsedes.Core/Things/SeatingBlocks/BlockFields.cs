@@ -36,7 +36,7 @@ internal static class BlockFields
             Note: "Another style begins with its own usual gaps."
         ),
         .. Catalogues(),
-        new("guests", "Guests", ThingFieldKind.Asked, Note: "How many are to sit; left empty: as many as fit."),
+        new("guests", "Guests", ThingFieldKind.Asked, Note: "How many come; left empty: as many as fit."),
         new("seats", "Seats a table", ThingFieldKind.Asked, Note: "Left empty: as many as it usually has.", Only: Rounds),
         new(
             "secondCatalogue",
