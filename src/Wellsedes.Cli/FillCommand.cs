@@ -6,6 +6,7 @@ using Wellsedes.Core.Measure;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Things.SeatingBlocks;
+using Wellsedes.Core.Walkways;
 using Wellsedes.Formats.PlanFile;
 
 namespace Wellsedes.Cli;
@@ -54,7 +55,7 @@ internal static class FillCommand
                             one.Standing,
                             one.Tables,
                             one.Neatness,
-                            NarrowestWay = one.Narrowest,
+                            NarrowestWay = one.Narrowest is { } width ? Math.Round(width, 3) : (double?)null,
                             one.Unreached,
                             one.AreaPerSeat,
                             one.Short,
@@ -72,7 +73,9 @@ internal static class FillCommand
     private static string Line(FillCandidate one, SeatingStyle style, UnitSystem units)
     {
         var tables = SeatingStyles.Of(style).IsOfChairs ? "" : $", {one.Tables} {(style == SeatingStyle.Exam ? "desks" : "tables")}";
-        var way = one.Narrowest is { } width ? $", narrowest way {LengthText.Tell(width, units)}" : "";
+        var way = one.Narrowest is { } width
+            ? $", narrowest way {WidthText.Write(width, units)}{(units == UnitSystem.Metric ? " mm" : "")}"
+            : "";
         var missed = one.Unreached > 0 ? $", {one.Unreached} too narrow" : "";
         return string.Create(
             CultureInfo.InvariantCulture,

@@ -5,7 +5,7 @@
   import Choice from "../../../parts/Choice.svelte";
   import NumberField from "../../../parts/NumberField.svelte";
   import { Asked } from "../../../plan/asked";
-  import { writeLength } from "../../../plan/figures";
+  import { writeWidth } from "../../../plan/figures";
   import { directions, isOfChairs } from "../../../things/seating";
   import type { OpenPlan } from "../../../plan/openPlan.svelte";
   import FillPicture from "./FillPicture.svelte";
@@ -141,7 +141,7 @@
     [
       narrowest === null || narrowest === undefined
         ? ""
-        : `Narrowest way ${writeLength(narrowest, plan.units)}`,
+        : `Narrowest way ${writeWidth(narrowest, plan.units)}`,
       unreached ? `${unreached} ${unreached === 1 ? "way" : "ways"} too narrow` : "",
     ]
       .filter(Boolean)
