@@ -32,7 +32,7 @@ internal static class FillCommand
 
     public static int Run(string[] args)
     {
-        var arguments = new Arguments(args, Valued, ["--dense", "--json"]);
+        var arguments = new Arguments(args, Valued, ["--dense", "--free", "--json"]);
         var state = OpenedPlan.Read(arguments.File, arguments.Value("--scheme"), arguments.Value("--level"));
         var block = Block(arguments, state);
         var edit = Over(arguments, state, block);
@@ -154,7 +154,7 @@ internal static class FillCommand
     {
         var name = arguments.Value("--area") ?? throw new CommandException($"Name the area to fill by --area: {Areas(state)}.");
         if (state.Space.Rooms.FirstOrDefault(room => Is(name, room.Room.Id, room.Room.Name)) is { } found)
-            return new PutOverRooms(block, [found.Room.Id]) { Sure = true };
+            return new PutOverRooms(block, [found.Room.Id], arguments.Has("--free")) { Sure = true };
         if (state.Level.Things.OfType<Core.Things.Zones.Zone>().FirstOrDefault(zone => Is(name, zone.Id, zone.OwnName())) is { } zone)
             return new PutThing(
                 block with

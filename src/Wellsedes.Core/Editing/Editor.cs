@@ -50,7 +50,7 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
             _ => SchemeEdits.Answer(plan, edit)
                 ?? BookEdits.Answer(plan, edit)
                 ?? ViewEdits.Answer(plan, edit)
-                ?? ShellEdits.Answer(plan, edit, spaces)
+                ?? ShellEdits.Answer(plan, edit, spaces, forms)
                 ?? repeats.Answer(plan, edit)
                 ?? groups.Answer(plan, edit)
                 ?? ReadyEdits.Answer(plan, edit)

@@ -72,8 +72,10 @@ public sealed record SetToSize(string Id, Point From, Point To, double Distance)
 /// </summary>
 public sealed record LayOnto(string Id, Point From, Point To, Point FromOnPlan, Point ToOnPlan) : Edit;
 
-/// <summary>Puts in a zone over rooms of its level: of their outlines as they are and as they become.</summary>
-public sealed record PutOverRooms(Entity Thing, ImmutableArray<string> RoomIds) : Edit;
+/// <summary>
+/// Puts in a zone over rooms of its level: of their outlines as they are and as they become; or only over what of them is free now, which follows no wall.
+/// </summary>
+public sealed record PutOverRooms(Entity Thing, ImmutableArray<string> RoomIds, bool OnlyFree = false) : Edit;
 
 /// <summary>Takes a block apart: its tables stay as single things, and fill nothing any more.</summary>
 public sealed record ReleaseBlock(string Id) : Edit;

@@ -8,7 +8,7 @@ namespace Wellsedes.Core.Editing;
 internal static class ShellEdits
 {
     /// <summary>Null when the edit is not about the shell.</summary>
-    public static EditAnswer? Answer(Plan plan, Edit edit, Func<Plan, string, LevelSpace> spaces) =>
+    public static EditAnswer? Answer(Plan plan, Edit edit, Func<Plan, string, LevelSpace> spaces, ItemForms forms) =>
         edit switch
         {
             MakeRoom e => RoomEdits.Make(plan, e),
@@ -35,7 +35,7 @@ internal static class ShellEdits
             SetOpeningFrom e => OpeningEdits.From(plan, e, spaces),
             SetRoomWays e => ZoneEdits.Ways(plan, e),
             SetRoomPeople e => RoomEdits.People(plan, e),
-            PutOverRooms e => ZoneEdits.Put(plan, e, spaces),
+            PutOverRooms e => ZoneEdits.Put(plan, e, spaces, forms),
             PutThing e => BlockEdits.OutsideRooms(plan, e, spaces) is { } outside ? EditAnswer.No(outside) : ThingEdits.Put(plan, e),
             MoveThings e => ThingEdits.Move(plan, e),
             PutByOffsets e => ThingEdits.ByOffsets(plan, e),

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Spaces;
@@ -8,7 +9,7 @@ namespace Wellsedes.Core.Editing;
 /// <summary>Zones made of rooms, which follow the walls of these.</summary>
 internal static class ZoneEdits
 {
-    public static EditAnswer Put(Plan plan, PutOverRooms edit, Func<Plan, string, LevelSpace> spaces)
+    public static EditAnswer Put(Plan plan, PutOverRooms edit, Func<Plan, string, LevelSpace> spaces, ItemForms forms)
     {
         if (edit.Thing is not Thing thing || plan.Find<Level>(thing.LevelId) is null)
             return EditAnswer.No("thing", "Only a zone of a level of the plan can be made of rooms.");
@@ -17,10 +18,33 @@ internal static class ZoneEdits
         var space = spaces(plan, thing.LevelId);
         if (edit.RoomIds.FirstOrDefault(id => space.Rooms.All(room => room.Room.Id != id)) is not null)
             return EditAnswer.No("roomIds", "One of the rooms is no longer there.");
+        if (edit.OnlyFree)
+            return OverFree(plan, thing, edit, space, forms);
         // A room without a name is found anew after each change of a wall: nothing follows it.
         var follows = edit.RoomIds.All(id => plan.Find<Room>(id) is not null);
         var shape = new ZoneShape(RingsOf(space, edit.RoomIds), follows ? edit.RoomIds : []);
         return thing.Outlined(shape) is { } outlined
+            ? ThingEdits.Put(plan, new PutThing(outlined) { Sure = edit.Sure })
+            : EditAnswer.No("thing", $"A {thing.Word()} cannot be made of rooms.");
+    }
+
+    private static EditAnswer OverFree(Plan plan, Thing thing, PutOverRooms edit, LevelSpace space, ItemForms forms)
+    {
+        if (thing is not IOfScheme { SchemeId: var schemeId })
+            return EditAnswer.No(
+                "thing",
+                $"A {thing.Word()} belongs to no scheme, so that nothing stands in its way; put it over the whole room."
+            );
+        var free = FreeFloor.Of(
+            space.Rooms.Where(room => edit.RoomIds.Contains(room.Room.Id)).Select(room => room.Outline),
+            forms.PlaceAll(plan, schemeId, thing.LevelId).Where(item => item.Item.Parent != thing.Id),
+            plan.OnLevel<Thing>(thing.LevelId)
+                .Where(other => other.Id != thing.Id && other.Fills() is not null && ((IOfScheme)other).SchemeId == schemeId)
+                .SelectMany(other => other.Areas())
+        );
+        if (free.IsEmpty)
+            return EditAnswer.No("roomIds", "No floor of this room is free; take something away, or choose the whole room.");
+        return thing.Outlined(new ZoneShape([.. free.SelectMany(piece => piece.Rings())], [])) is { } outlined
             ? ThingEdits.Put(plan, new PutThing(outlined) { Sure = edit.Sure })
             : EditAnswer.No("thing", $"A {thing.Word()} cannot be made of rooms.");
     }

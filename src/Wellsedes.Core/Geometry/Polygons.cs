@@ -3,6 +3,7 @@ using NetTopologySuite.Geometries;
 using NetTopologySuite.Geometries.Utilities;
 using NetTopologySuite.Operation.Overlay;
 using NetTopologySuite.Operation.OverlayNG;
+using NetTopologySuite.Simplify;
 
 namespace Wellsedes.Core.Geometry;
 
@@ -43,6 +44,18 @@ public static class Polygons
     {
         var all = OverlayNGRobust.Union(regions.Select(ToPolygon), Factory);
         return all is null ? [] : ToRegions(all.Buffer(by, Mitred).Buffer(-by, Mitred));
+    }
+
+    /// <summary>What is left of a region without others and without what is then narrower than a width in mm, corners kept square.</summary>
+    public static ImmutableArray<Region> Wide(Region region, IEnumerable<Region> gone, double width)
+    {
+        var all = OverlayNGRobust.Union(gone.Select(ToPolygon), Factory);
+        var left = all is null ? ToPolygon(region) : Overlaid(region, all, SpatialFunction.Difference);
+        var wide = left.Buffer(-width / 2, Mitred).Buffer(width / 2, Mitred);
+        // Corners that were rounded come back with a few too many; on a grid no slivers are left where the two run along each other.
+        return ToRegions(
+            OverlayNG.Overlay(TopologyPreservingSimplifier.Simplify(wide, 1), left, SpatialFunction.Intersection, new PrecisionModel(10))
+        );
     }
 
     private static NetTopologySuite.Operation.Buffer.BufferParameters Mitred =>
@@ -96,7 +109,9 @@ public static class Polygons
         if (j == i + 1 || (i == 0 && j == n - 1))
             return false;
         double Side(Point p, Point q, Point r) => (q - p).Cross(r - p);
-        return Side(a, b, c) * Side(a, b, d) <= 0 && Side(c, d, a) * Side(c, d, b) <= 0;
+        // Sides on one line that lie apart on it do not touch.
+        var apart = !Bounds.At(a).Including(b).Meets(Bounds.At(c).Including(d));
+        return !apart && Side(a, b, c) * Side(a, b, d) <= 0 && Side(c, d, a) * Side(c, d, b) <= 0;
     }
 
     /// <summary>How far a point is from the line of a closed ring, in mm.</summary>

@@ -73,7 +73,8 @@ public sealed record ThingKind(
 );
 
 /// <summary>A form in which a kind is offered: what it is called, and how it differs from a usual new one.</summary>
-public sealed record ReadyMade(string Label, Func<Thing, Thing> From);
+/// <param name="Source">Where its figures come from; "" where they need none.</param>
+public sealed record ReadyMade(string Label, Func<Thing, Thing> From, string Source = "");
 
 /// <summary>The kinds of thing a house of plans knows, by the name each has in JSON.</summary>
 public sealed class ThingKinds

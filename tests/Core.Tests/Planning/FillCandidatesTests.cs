@@ -112,4 +112,16 @@ public sealed class FillCandidatesTests
         Assert.All(all, one => Assert.True(Nearest(one) <= Nearest(spread) + 1, one.Words));
         Assert.DoesNotContain(Of(Hall(), Block(style)), one => one.Words.StartsWith("Spread", StringComparison.Ordinal));
     }
+
+    /// <summary>What the house has too few of is told with each: of eight chairs at each table.</summary>
+    [Fact]
+    public void What_the_house_is_short_of_is_told()
+    {
+        var sample = Hall();
+        sample.Do(new SetStock("round-table-1525", 4)).Do(new SetStock("banquet-chair", 30));
+        var all = Of(sample, Block(SeatingStyle.Rounds) with { Guests = 48 });
+        Assert.All(all.Where(one => one.Seats == 48), one => Assert.Equal(["18 Banquet chair", "2 Round table 1525"], one.Short.Order()));
+        Assert.Contains(all, one => one.Seats == 48);
+        Assert.All(Of(sample, Block(SeatingStyle.Rounds) with { Guests = 24 }), one => Assert.Empty(one.Short));
+    }
 }

@@ -14,6 +14,9 @@
   const standing = $derived(
     tables.reduce((sum, item) => sum + (plan.placeable.entry(item.catalogue)?.item.standAt ?? 0), 0),
   );
+  const source = $derived(
+    plan.kindOf(thing)?.ready.find((one) => (one.template as unknown as Thing).style === thing.style)?.source,
+  );
   const wanted = $derived(thing.wanted as number | null | undefined);
   const guests = $derived(thing.guests as number | null | undefined);
   const ofChairs = $derived(isOfChairs(thing.style));
@@ -73,6 +76,7 @@
   >
   <button class="action" onclick={() => plan.do({ do: "release-block", id: thing.id })}>Release</button>
 </div>
+<p class="text-[11.5px] leading-snug text-soft" aria-label="Where its usual gaps come from">{source}</p>
 <button class="action w-full" onclick={look}>How could it hold more?</button>
 {#if looked}
   <ul aria-label="It would hold more with">

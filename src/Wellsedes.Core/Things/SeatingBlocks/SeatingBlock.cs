@@ -77,7 +77,13 @@ public sealed record SeatingBlock(
             ThingStage.Furnish,
             BlockFields.All,
             (id, level, scheme, at) => Usual(id, scheme, level, at, SeatingStyle.Rounds),
-            [.. SeatingStyles.All.Select(usual => new ReadyMade(usual.Label, thing => ((SeatingBlock)thing).As(usual.Style)))],
+            [
+                .. SeatingStyles.All.Select(usual => new ReadyMade(
+                    usual.Label,
+                    thing => ((SeatingBlock)thing).As(usual.Style),
+                    usual.Source
+                )),
+            ],
             ThingForm.Area
         );
 

@@ -62,8 +62,8 @@ public sealed record ThingKindView(
                 )),
             ],
             kind.Ready.IsDefaultOrEmpty
-                ? [new ReadyThingView(Capital(kind.Word), template)]
-                : [.. kind.Ready.Select(ready => new ReadyThingView(ready.Label, ready.From(template)))]
+                ? [new ReadyThingView(Capital(kind.Word), template, "")]
+                : [.. kind.Ready.Select(ready => new ReadyThingView(ready.Label, ready.From(template), ready.Source))]
         );
 
         static string Capital(string word) => char.ToUpperInvariant(word[0]) + word[1..];
@@ -71,6 +71,7 @@ public sealed record ThingKindView(
 }
 
 /// <summary>A new thing in JSON, to be given an id and a place.</summary>
-public sealed record ReadyThingView(string Label, Entity Template);
+/// <param name="Source">Where its figures come from; "" where they need none.</param>
+public sealed record ReadyThingView(string Label, Entity Template, string Source);
 
 public sealed record ThingFieldView(string Key, string Label, ThingFieldKind Kind, ThingChoice[] Choices, string Note, string Only);

@@ -2344,6 +2344,8 @@ export interface components {
             do?: "put-over-rooms";
             thing: components["schemas"]["Entity"];
             roomIds: string[];
+            /** @default false */
+            onlyFree: boolean;
             sure?: boolean;
         };
         EditPutOwnItem: {
@@ -4486,6 +4488,7 @@ export interface components {
         ReadyThingView: {
             label: string;
             template: components["schemas"]["Entity"];
+            source: string;
         };
         ReadyView: {
             name: string;

@@ -16,7 +16,11 @@
 
   const kind = $derived(plan.catalogue?.things.find((one) => one.name === "seating-block"));
   const styles = $derived(
-    kind?.ready.map((one) => ({ label: one.label, template: one.template as unknown as Thing })) ?? [],
+    kind?.ready.map((one) => ({
+      label: one.label,
+      source: one.source,
+      template: one.template as unknown as Thing,
+    })) ?? [],
   );
   const rooms = $derived(plan.shell?.rooms ?? []);
   const zones = $derived(plan.things.filter((thing) => thing.type === "zone"));
@@ -29,7 +33,10 @@
   let dense = $state(false);
 
   const area = $derived.by(() => {
-    const known = [...rooms.map((r) => `room ${r.id}`), ...zones.map((z) => `zone ${z.id}`)];
+    const known = [
+      ...rooms.flatMap((r) => [`room ${r.id}`, `free ${r.id}`]),
+      ...zones.map((z) => `zone ${z.id}`),
+    ];
     if (known.includes(where)) return where;
     const chosen = [...plan.selected][0];
     if (chosen && zones.some((z) => z.id === chosen)) return `zone ${chosen}`;
@@ -38,7 +45,7 @@
   });
   const outlines = $derived.by((): Spot[][] => {
     const [what, id] = split(area);
-    if (what === "room") {
+    if (what !== "zone") {
       const room = rooms.find((r) => r.id === id);
       return room ? ([room.outline] as Spot[][]) : [];
     }
@@ -61,7 +68,14 @@
       ways,
       layout: dense ? "Dense" : template.layout,
     };
-    if (what === "room") return { do: "put-over-rooms", thing, roomIds: [of], sure: true } as unknown as Edit;
+    if (what !== "zone")
+      return {
+        do: "put-over-rooms",
+        thing,
+        roomIds: [of],
+        onlyFree: what === "free",
+        sure: true,
+      } as unknown as Edit;
     const zone = zones.find((z) => z.id === of)!;
     const { x, y, rotation, width, depth } = zone;
     const shape = zone.shape ? { ...(zone.shape as object), rooms: [] } : null;
@@ -165,6 +179,9 @@
     value={area}
     options={[
       ...rooms.map((r) => [`room ${r.id}`, r.name] as const),
+      ...(plan.all("item").length
+        ? rooms.map((r) => [`free ${r.id}`, `${r.name}, what is free`] as const)
+        : []),
       ...zones.map((z) => [`zone ${z.id}`, (z.name as string) || "Zone"] as const),
     ]}
     onvalue={(next) => (where = next)}
@@ -179,6 +196,9 @@
       />
     {/each}
   </div>
+  <p class="text-[11.5px] leading-snug text-soft" aria-label="Where its usual gaps come from">
+    {styles.find((one) => one.template.style === style)?.source}
+  </p>
   <Choice label="Looks to" bind:value={facing} options={directions} />
   <Choice
     label="Kept free"
