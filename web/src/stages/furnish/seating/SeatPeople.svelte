@@ -179,9 +179,7 @@
     value={area}
     options={[
       ...rooms.map((r) => [`room ${r.id}`, r.name] as const),
-      ...(plan.all("item").length
-        ? rooms.map((r) => [`free ${r.id}`, `Free in ${r.name}`] as const)
-        : []),
+      ...(plan.all("item").length ? rooms.map((r) => [`free ${r.id}`, `Free in ${r.name}`] as const) : []),
       ...zones.map((z) => [`zone ${z.id}`, (z.name as string) || "Zone"] as const),
     ]}
     onvalue={(next) => (where = next)}
