@@ -10,6 +10,7 @@ using Wellsedes.Core.Findings;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Models;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Seating;
 using Wellsedes.Core.Spaces;
 using Wellsedes.Core.Walkways;
 
@@ -93,6 +94,21 @@ public sealed class Planner
             out problem,
             cancel
         );
+
+    /// <summary>What people may look at from the area that an edit would fill; nothing of other edits.</summary>
+    public ImmutableArray<Sight> SightsOf(Plan plan, Edit edit)
+    {
+        if (edit is not (PutThing { Thing: Thing } or PutOverRooms { Thing: Thing }))
+            return [];
+        var thing = (Thing)(edit is PutThing put ? put.Thing : ((PutOverRooms)edit).Thing);
+        if (thing is not IOfScheme { SchemeId: var schemeId } || plan.Find<Level>(thing.LevelId) is null)
+            return [];
+        var space = SpaceOn(plan, thing.LevelId);
+        Region[] areas = edit is PutOverRooms over
+            ? [.. space.Rooms.Where(room => over.RoomIds.Contains(room.Room.Id)).Select(room => room.Outline)]
+            : [.. thing.Areas()];
+        return Sights.Of(areas, space, forms.PlaceAll(plan, schemeId, thing.LevelId), plan.Details.Units);
+    }
 
     /// <summary>A scheme in space, as closed solids: its shell and what stands in it, and what a viewpoint shows beside.</summary>
     /// <exception cref="TooMuchWorkException">Findings are to be shown, and the plan is more than is worked out.</exception>

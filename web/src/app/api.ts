@@ -89,6 +89,7 @@ export type Mending = Schemas["Mending"];
 export type SchemesCompared = Schemas["SchemesCompared"];
 export type BlockOffer = Schemas["BlockOffer"];
 export type FillCandidate = Schemas["FillCandidate"];
+export type Sight = Schemas["Sight"];
 export type View = Schemas["EntityView"];
 export type SubjectsView = Schemas["SubjectsView"];
 export type ReadyKind = Schemas["ReadyKind"];

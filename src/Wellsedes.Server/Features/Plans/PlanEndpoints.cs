@@ -11,6 +11,7 @@ using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Seating;
 using Wellsedes.Formats.PlanFile;
 using Wellsedes.Formats.Sheets;
 using Wellsedes.Server.Features.Accounts;
@@ -29,7 +30,8 @@ public sealed record FigureText(string Text, UnitSystem Units, bool Angle = fals
 public sealed record FillsRequest(Edit Edit, bool Judged = false);
 
 /// <param name="Problem">Why nothing of it can be put in; null where something can.</param>
-public sealed record FillsView(ImmutableArray<FillCandidate> Candidates, Problem? Problem);
+/// <param name="Sights">What people may look at there.</param>
+public sealed record FillsView(ImmutableArray<FillCandidate> Candidates, ImmutableArray<Sight> Sights, Problem? Problem);
 
 public sealed record FigureRead(double? Value, string? Problem, int Position);
 

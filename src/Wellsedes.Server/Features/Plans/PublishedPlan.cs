@@ -130,15 +130,15 @@ public sealed record PublishedPlan(
     public FillsView Fills(FillsRequest request, CancellationToken cancel)
     {
         if (Fault is not null)
-            return new FillsView([], OnlyReading());
+            return new FillsView([], [], OnlyReading());
         try
         {
             var candidates = Planner.Candidates(Plan, request.Edit, request.Judged, out var problem, cancel);
-            return new FillsView(candidates, problem);
+            return new FillsView(candidates, Planner.SightsOf(Plan, request.Edit), problem);
         }
         catch (TooMuchWorkException e)
         {
-            return new FillsView([], new Problem("edit", e.Message));
+            return new FillsView([], [], new Problem("edit", e.Message));
         }
     }
 

@@ -3706,6 +3706,7 @@ export interface components {
         };
         FillsView: {
             candidates: components["schemas"]["FillCandidate"][];
+            sights: components["schemas"]["Sight"][];
             problem: null | components["schemas"]["Problem"];
         };
         Finding: {
@@ -4877,6 +4878,11 @@ export interface components {
             unjoinedEnds: components["schemas"]["UnjoinedEndView"][];
             areas: components["schemas"]["LevelAreas"];
             box: null | number[];
+        };
+        Sight: {
+            name: string;
+            /** Format: double */
+            facing: number;
         };
         SignIn: {
             email: string;

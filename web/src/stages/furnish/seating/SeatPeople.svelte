@@ -1,6 +1,14 @@
 <script lang="ts">
   import { untrack } from "svelte";
-  import { api, messageOf, type Edit, type FillCandidate, type Spot, type Thing } from "../../../app/api";
+  import {
+    api,
+    messageOf,
+    type Edit,
+    type FillCandidate,
+    type Sight,
+    type Spot,
+    type Thing,
+  } from "../../../app/api";
   import { ghost } from "../../../canvas/ghost.svelte";
   import Choice from "../../../parts/Choice.svelte";
   import NumberField from "../../../parts/NumberField.svelte";
@@ -87,6 +95,17 @@
   });
 
   let candidates = $state.raw<readonly FillCandidate[]>([]);
+  /** What people may look at from there, and in which direction that is. */
+  let sights = $state.raw<readonly Sight[]>([]);
+  const looks = $derived.by(() => {
+    const seen = (value: string) =>
+      sights.filter((sight) => String(sight.facing) === value).map((sight) => sight.name);
+    const known = directions.map(([value, label]) => [value, [label, ...seen(value)].join(", ")] as const);
+    const others = [...new Set([...sights.map((sight) => String(sight.facing)), facing])]
+      .filter((value) => !known.some(([one]) => one === value))
+      .map((value) => [value, [...seen(value), `${value}°`].join(", ")] as const);
+    return [...known, ...others];
+  });
   let problem = $state("");
   let judged = $state(false);
   /** What the candidates answer: those of an earlier question are not taken any more. */
@@ -108,6 +127,7 @@
       if (!newest()) return;
       answered = wanted;
       candidates = data?.candidates ?? [];
+      sights = data?.sights ?? [];
       problem = data?.problem?.message ?? (error ? messageOf(error) : "");
       judged = judging;
       if (!candidates.length) return;
@@ -197,7 +217,7 @@
   <p class="text-[11.5px] leading-snug text-soft" aria-label="Where its usual gaps come from">
     {styles.find((one) => one.template.style === style)?.source}
   </p>
-  <Choice label="Looks to" bind:value={facing} options={directions} />
+  <Choice label="Looks to" bind:value={facing} options={looks} />
   <Choice
     label="Kept free"
     bind:value={ways}
