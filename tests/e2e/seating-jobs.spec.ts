@@ -1,6 +1,6 @@
 import { foot, items, put, jobIn } from "./furnish";
 import { expect, test, type Page } from "./page";
-import { sheetRows } from "./sheet";
+import { served, sheetRows } from "./sheet";
 
 const of = async (page: Page, start: string) =>
   (await items(page)).filter((i) => i.catalogue.startsWith(start));
@@ -164,4 +164,37 @@ test("36 x 54 ft with 4 ft rounds of six facing a stage: a row given up by dragg
     .poll(async () => (await of(page, "round-table-1220")).length)
     .toBe(six.length);
   job.done("Rounds of six before a stage");
+});
+
+test("what is free of a room, in rows that look to the stage at its side", async ({
+  planner,
+  page,
+}) => {
+  const job = await jobIn(planner, "A talk", "18000", "12000");
+  await put(job, "stage deck", /^Stage deck 2/, 1800, 6500);
+  await put(job, "buffet", /^Buffet table/, 17_000, 6000);
+  await job.press("Seat people…");
+  await page.getByLabel("Where", { exact: true }).click();
+  await page.getByRole("option", { name: /^Free in/ }).click();
+  job.actions++;
+  await page.getByRole("radio", { name: "Rows of chairs" }).click();
+  await planner.choose("Looks to", "the west (left), the stage");
+  await job.type("Guests", "40");
+  await expect(candidates(page).first()).toContainText("40 seats");
+  await expect(page.getByLabel("Where its usual gaps come from")).toContainText(
+    "MVStättVO",
+  );
+  await candidates(page).first().click();
+  await expect(holds(page)).toContainText("40 of 40 seats");
+  const { entities } = await served(page);
+  const block = entities.find(
+    (e: { type: string }) => e.type === "seating-block",
+  );
+  expect(block.facing).toBe(180);
+  // It follows no wall: what was free then is its own, and the floor before the buffet is not.
+  expect(block.shape.rooms).toEqual([]);
+  expect(block.shape.rings.flat().length).toBeGreaterThan(4);
+  const rows = await sheetRows(page);
+  expect(rows).toMatch(/Seats \| 40/);
+  job.done("A talk for 40");
 });
