@@ -102,10 +102,11 @@ internal static class AislePlan
         public (double From, double To, int Count, bool AtFrom, bool AtTo) Between(double left, double right, int? most)
         {
             var (from, to, atFrom, atTo) = (part.From, part.To, part.OpenFrom, part.OpenTo);
+            // Where a wall or a column stands in half of it there is no aisle to step out onto.
             if (left + row.HalfAisle >= from - 1e-9)
-                (from, atFrom) = (left + row.HalfAisle, true);
+                (from, atFrom) = (left + row.HalfAisle, atFrom || left - row.HalfAisle >= from - 1e-6);
             if (right - row.HalfAisle <= to + 1e-9)
-                (to, atTo) = (right - row.HalfAisle, true);
+                (to, atTo) = (right - row.HalfAisle, atTo || right + row.HalfAisle <= to + 1e-6);
             if (to <= from)
                 return (from, to, 0, atFrom, atTo);
             var count = row.Fit(to - from);

@@ -25,23 +25,37 @@ internal static class RowLaying
     public static LaidRows Fullest(RowGround ground, RowGround about, RowUnit unit, RowsAsked asked, double[]? lines = null)
     {
         LaidRows best = new([]);
-        var looked = 0;
+        var (looked, bound) = (0, 0);
         foreach (
-            var (_, rows) in Firsts(ground, unit, asked)
+            var (most, rows) in Firsts(ground, unit, asked)
                 .Select(first => Lines(ground, about, unit, asked, first))
                 .Select(rows => (Most: rows.Sum(row => row.MostFrom(asked.FromAisle)), rows))
                 .OrderByDescending(one => one.Most)
                 .TakeWhile(one => one.Most > best.Count && looked++ < MostLooked)
         )
-            if (AislePlan.Best(rows, asked, ground.Axis) is var laid && laid.Count > best.Count)
+        {
+            bound = Math.Max(bound, most);
+            if (AislesOf(rows, asked, ground.Axis) is var laid && laid.Count > best.Count)
                 best = laid;
+        }
+        best = best with { Most = bound };
         if (lines is not { Length: > 0 } || asked.CrossEvery is not null)
             return best;
         var (least, pitch) = (ground.Across.Least, unit.Depth + asked.Passage);
         foreach (var first in lines.Select(at => Math.Round(at - Math.Floor((at - least) / pitch) * pitch, 1)).Distinct().Take(MostLooked))
             if (AislePlan.Best(Lines(ground, about, unit, asked, first), asked, ground.Axis) is var onLine && onLine.Count >= best.Count)
-                return onLine;
+                return onLine with { Most = bound };
         return best;
+    }
+
+    /// <summary>With aisles all along, or where aisles across part the rows into blocks and more sit so, with some of its own for each block: in a curve the outer ones are longer.</summary>
+    private static LaidRows AislesOf(List<RowLine> rows, RowsAsked asked, double axis)
+    {
+        var through = AislePlan.Best(rows, asked, axis);
+        if (asked is not { CrossEvery: { } every, Aisles: AislesAt.Fullest } || rows.Count <= every)
+            return through;
+        LaidRows blocks = new([.. rows.Chunk(every).SelectMany(block => AislePlan.Best(block, asked, axis).Runs)]);
+        return blocks.Count > through.Count ? blocks : through;
     }
 
     private static IEnumerable<double> Firsts(RowGround ground, RowUnit unit, RowsAsked asked)

@@ -103,4 +103,7 @@ internal sealed record RowRun(RowLine Row, double From, double To, int Count, bo
 internal sealed record LaidRows(List<RowRun> Runs)
 {
     public int Count => Runs.Sum(run => run.Count);
+
+    /// <summary>What any rows there can hold at most: those of the best first row, each by itself with aisles of its own.</summary>
+    public int Most { get; init; }
 }

@@ -110,7 +110,7 @@ internal static class RowStyles
     }
 
     /// <summary>At most so many rows more are made for the sake of places for wheelchair users: in a front row at the wall there is no floor for any.</summary>
-    private const int MoreRows = 3;
+    private const int MoreRows = 6;
 
     /// <summary>The point rows curve about: as far before the foremost point of the area as asked, on the axis.</summary>
     private static Point FocusOf(SeatsAsked asked, SeatingArea area)
