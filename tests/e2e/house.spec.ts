@@ -11,7 +11,7 @@ test.describe("schemes, zones and marks", () => {
     await planner.choose("Scheme", "Members' meeting");
     await expect(planner.tally).toContainText("150 of 150");
     await expect(
-      planner.tally.getByRole("button", { name: /3 must fix/ }),
+      planner.tally.getByRole("button", { name: /2 must fix/ }),
     ).toBeVisible();
     await expect(planner.item("Table 4, 8 seats")).toHaveCount(0);
     await expect(page.getByText("Items (152)")).toBeVisible();

@@ -139,15 +139,33 @@ for (const delay of [0, 80, 300])
       "24 seats",
     );
     await expect(guests).toBeFocused();
-    // Another number: what answers the one before is not taken.
+    // Another number, and at once a press on what still answers the one before: it is not taken. The answer waits until that is done.
+    let release = () => {};
+    const held = new Promise<void>((done) => (release = done));
+    await page.route("**/fills", async (route) => {
+      await held;
+      await route.continue();
+    });
     await guests.focus();
     await guests.selectText();
     for (const key of [..."16", "Tab"]) await page.keyboard.press(key);
+    await candidates.getByRole("button").first().click({ force: true });
+    await expect(candidates.getByRole("button").first()).toContainText(
+      "24 seats",
+    );
+    const judged = page.waitForResponse(
+      (answer) =>
+        answer.url().endsWith("/fills") &&
+        answer.request().postDataJSON().judged === true &&
+        answer.request().postDataJSON().edit.thing.guests === 16,
+    );
+    release();
     await expect(candidates.getByRole("button").first()).toContainText(
       "16 seats",
     );
     // Once their ways are judged they stay in their order.
-    await page.waitForTimeout(1500 + 4 * delay);
+    await (await judged).finished();
+    await page.unroute("**/fills");
     await candidates.getByRole("button").first().click();
     const block = async () =>
       (await served(page)).entities.find(

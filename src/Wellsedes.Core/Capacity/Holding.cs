@@ -50,7 +50,7 @@ public sealed record Holding(
             "tables" => item.Kind.Counted == "table",
             "workstations" => item.Kind.Counted == "desk",
             "screens" => Showing.Contains(item.Kind.Maker),
-            "wheelchairSpaces" => item.Kind.Maker == "wheelchair-space",
+            "wheelchairSpaces" => item.Kind.IsWheelchairSpace,
             "withPower" => item.Form.Seats.Length > 0 && hasPower(item),
             "storageLength" => item.Kind.Kind == CatalogueKind.Storage,
             _ => false,

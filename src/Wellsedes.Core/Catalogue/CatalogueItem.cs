@@ -93,4 +93,8 @@ public sealed record CatalogueItem(
     /// <summary>Whether its width is a diameter, and its depth the same.</summary>
     [JsonIgnore]
     public bool IsRound => FormMaker.Find(Maker).IsRound;
+
+    /// <summary>Whether it is floor for somebody who comes in a wheelchair.</summary>
+    [JsonIgnore]
+    public bool IsWheelchairSpace => Maker == "wheelchair-space";
 }

@@ -15,38 +15,41 @@ internal static class ZoneEdits
             return EditAnswer.No("thing", "Only a zone of a level of the plan can be made of rooms.");
         if (edit.RoomIds.Length is 0 or > ZoneShape.MostRings)
             return EditAnswer.No("roomIds", $"Choose from 1 to {ZoneShape.MostRings} rooms; {edit.RoomIds.Length} were given.");
-        var space = spaces(plan, thing.LevelId);
-        if (edit.RoomIds.FirstOrDefault(id => space.Rooms.All(room => room.Room.Id != id)) is not null)
-            return EditAnswer.No("roomIds", "One of the rooms is no longer there.");
-        if (edit.OnlyFree)
-            return OverFree(plan, thing, edit, space, forms);
-        // A room without a name is found anew after each change of a wall: nothing follows it.
-        var follows = edit.RoomIds.All(id => plan.Find<Room>(id) is not null);
-        var shape = new ZoneShape(RingsOf(space, edit.RoomIds), follows ? edit.RoomIds : []);
-        return thing.Outlined(shape) is { } outlined
-            ? ThingEdits.Put(plan, new PutThing(outlined) { Sure = edit.Sure })
-            : EditAnswer.No("thing", $"A {thing.Word()} cannot be made of rooms.");
-    }
-
-    private static EditAnswer OverFree(Plan plan, Thing thing, PutOverRooms edit, LevelSpace space, ItemForms forms)
-    {
-        if (thing is not IOfScheme { SchemeId: var schemeId })
+        if (edit.OnlyFree && thing is not IOfScheme)
             return EditAnswer.No(
                 "thing",
                 $"A {thing.Word()} belongs to no scheme, so that nothing stands in its way; put it over the whole room."
             );
+        var space = spaces(plan, thing.LevelId);
+        if (edit.RoomIds.FirstOrDefault(id => space.Rooms.All(room => room.Room.Id != id)) is not null)
+            return EditAnswer.No("roomIds", "One of the rooms is no longer there.");
+        // A room without a name is found anew after each change of a wall: nothing follows it.
+        var follows = !edit.OnlyFree && edit.RoomIds.All(id => plan.Find<Room>(id) is not null);
+        var rings = edit.OnlyFree ? FreeRings(plan, thing, edit, space, forms) : RingsOf(space, edit.RoomIds);
+        if (rings.IsEmpty)
+            return EditAnswer.No("roomIds", "No floor of this room is free; take something away, or choose the whole room.");
+        return thing.Outlined(new ZoneShape(rings, follows ? edit.RoomIds : [])) is { } outlined
+            ? ThingEdits.Put(plan, new PutThing(outlined) { Sure = edit.Sure })
+            : EditAnswer.No("thing", $"A {thing.Word()} cannot be made of rooms.");
+    }
+
+    private static ImmutableArray<ImmutableArray<Point>> FreeRings(
+        Plan plan,
+        Thing thing,
+        PutOverRooms edit,
+        LevelSpace space,
+        ItemForms forms
+    )
+    {
+        var schemeId = ((IOfScheme)thing).SchemeId;
         var free = FreeFloor.Of(
             space.Rooms.Where(room => edit.RoomIds.Contains(room.Room.Id)).Select(room => room.Outline),
             forms.PlaceAll(plan, schemeId, thing.LevelId).Where(item => item.Item.Parent != thing.Id),
-            plan.OnLevel<Thing>(thing.LevelId)
-                .Where(other => other.Id != thing.Id && other.Fills() is not null && ((IOfScheme)other).SchemeId == schemeId)
+            plan.ThingsOn(schemeId, thing.LevelId)
+                .Where(other => other.Id != thing.Id && other.Fills() is not null)
                 .SelectMany(other => other.Areas())
         );
-        if (free.IsEmpty)
-            return EditAnswer.No("roomIds", "No floor of this room is free; take something away, or choose the whole room.");
-        return thing.Outlined(new ZoneShape([.. free.SelectMany(piece => piece.Rings())], [])) is { } outlined
-            ? ThingEdits.Put(plan, new PutThing(outlined) { Sure = edit.Sure })
-            : EditAnswer.No("thing", $"A {thing.Word()} cannot be made of rooms.");
+        return [.. free.SelectMany(piece => piece.Rings())];
     }
 
     private static ImmutableArray<ImmutableArray<Point>> RingsOf(LevelSpace space, IEnumerable<string> roomIds) =>

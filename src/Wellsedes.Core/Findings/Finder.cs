@@ -138,7 +138,7 @@ public static class Finder
                 : LengthText.WriteFeetInches(Math.Ceiling(far / 25.4 * 16 - 1e-6) * 25.4 / 16, 16);
         var turn = Angles.Of(by);
         foreach (var (name, at) in ((string, double)[])[("right", 0), ("up", 90), ("left", 180), ("down", 270)])
-            if (Math.Abs(Math.IEEERemainder(turn - at, 360)) < 0.05)
+            if (Angles.Apart(turn, at) < 0.05)
                 return $"{length} {name} on the plan";
         return $"{length} towards {AngleText.Write(turn)} on the plan (counter-clockwise from the right)";
     }

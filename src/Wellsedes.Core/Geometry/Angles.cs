@@ -21,6 +21,9 @@ public static class Angles
     /// <summary>The angle of a direction in degrees counter-clockwise from east, from -180 to 180.</summary>
     public static double Of(Point direction) => Math.Atan2(direction.Y, direction.X) * 180 / Math.PI;
 
+    /// <summary>How far two directions are apart, in degrees from 0 to 180.</summary>
+    public static double Apart(double one, double other) => Math.Abs(Math.IEEERemainder(one - other, 360));
+
     /// <summary>The rotation of a thing whose front, its own -y, looks along a direction: in degrees counter-clockwise, from 0 to 360.</summary>
     public static double Looking(Point direction) =>
         Measure.AngleText.Normal(Math.Round(Math.Atan2(direction.X, -direction.Y) * 180 / Math.PI, 9));

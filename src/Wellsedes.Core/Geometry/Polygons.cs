@@ -18,11 +18,15 @@ public static class Polygons
         return polygons.Length == 0 ? [] : ToRegions(UnaryUnionNG.Union(Factory.BuildGeometry(polygons), new PrecisionModel(1e4)));
     }
 
-    public static ImmutableArray<Region> Difference(Region region, IEnumerable<Convex> shapes)
-    {
-        var gone = OverlayNGRobust.Union(shapes.Select(ToPolygon), Factory);
-        return ToRegions(Overlaid(region, gone, SpatialFunction.Difference));
-    }
+    public static ImmutableArray<Region> Difference(Region region, IEnumerable<Convex> shapes) =>
+        ToRegions(Less(region, shapes.Select(ToPolygon)));
+
+    private static NetTopologySuite.Geometries.Geometry Less(Region region, IEnumerable<NetTopologySuite.Geometries.Geometry> gone) =>
+        // Of none there is no union.
+        OverlayNGRobust.Union(gone, Factory)
+            is { } all
+            ? Overlaid(region, all, SpatialFunction.Difference)
+            : ToPolygon(region);
 
     /// <summary>What a region shares with others.</summary>
     public static ImmutableArray<Region> Shared(Region region, IEnumerable<Region> others)
@@ -49,8 +53,7 @@ public static class Polygons
     /// <summary>What is left of a region without others and without what is then narrower than a width in mm, corners kept square.</summary>
     public static ImmutableArray<Region> Wide(Region region, IEnumerable<Region> gone, double width)
     {
-        var all = OverlayNGRobust.Union(gone.Select(ToPolygon), Factory);
-        var left = all is null ? ToPolygon(region) : Overlaid(region, all, SpatialFunction.Difference);
+        var left = Less(region, gone.Select(ToPolygon));
         var wide = left.Buffer(-width / 2, Mitred).Buffer(width / 2, Mitred);
         // Corners that were rounded come back with a few too many; on a grid no slivers are left where the two run along each other.
         return ToRegions(

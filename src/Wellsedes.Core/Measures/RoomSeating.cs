@@ -14,8 +14,8 @@ public static class RoomSeating
     /// <param name="joined">Chairs that are joined to others of their row.</param>
     public static Measured Measure(CountedRoom counted, IReadOnlyCollection<PlacedItem> here, IReadOnlySet<PlacedItem> joined)
     {
-        PlacedItem[] places = [.. here.Where(item => item.Kind.Maker == "wheelchair-space")];
-        PlacedItem[] chairs = [.. here.Where(item => item.IsSeat && item.Kind is { Counted: "seat", Maker: not "wheelchair-space" })];
+        PlacedItem[] places = [.. here.Where(item => item.Kind.IsWheelchairSpace)];
+        PlacedItem[] chairs = [.. here.Where(item => item.IsSeat && item.Kind is { Counted: "seat", IsWheelchairSpace: false })];
         PlacedItem[] loose = [.. chairs.Where(chair => chair.Form.Seats.Length == 1)];
         return Measured.Of(
             RuleMeasures.RoomSeating,

@@ -17,7 +17,7 @@ public sealed class RowChair(PlacedItem item)
     public double Depth => Item.Size.Depth;
 
     /// <summary>Whether it is a place for a wheelchair user among them: of the row, but no chair that the passage is measured to.</summary>
-    public bool IsPlace => Item.Kind.Maker == "wheelchair-space";
+    public bool IsPlace => Item.Kind.IsWheelchairSpace;
     public Point Back { get; } = item.Item.Placement.Out(new Point(0, item.Size.Depth / 2));
 
     /// <summary>The box around the floor before it on which the row ahead may stand.</summary>

@@ -85,7 +85,7 @@ public static class SeatRows
 
     internal static bool IsOfRow(PlacedItem item) =>
         item.Bottom <= Tolerance.Length
-        && (item.Kind.Maker == "wheelchair-space" || (item.IsSeat && item.Form.Seats.Length == 1 && item.Kind.Counted == "seat"));
+        && (item.Kind.IsWheelchairSpace || (item.IsSeat && item.Form.Seats.Length == 1 && item.Kind.Counted == "seat"));
 
     /// <summary>Each from its left to its right end, seen by those who sit.</summary>
     private static List<List<RowChair>> RowsOf(RowChair[] chairs, SpatialIndex<RowChair> index)
@@ -124,7 +124,7 @@ public static class SeatRows
         return at.X > side / 2
             && at.X <= side + Aisle - Tolerance.Length
             && Math.Abs(chair.In(other.Back).Y - chair.Depth / 2) < Math.Min(chair.Depth, other.Depth) / 2
-            && Math.Abs(Math.IEEERemainder(other.At.Rotation - chair.At.Rotation, 360)) <= Bent;
+            && Angles.Apart(other.At.Rotation, chair.At.Rotation) <= Bent;
     }
 
     /// <summary>A chair's front is towards -y of its own.</summary>

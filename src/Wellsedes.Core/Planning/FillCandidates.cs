@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 using Wellsedes.Core.Capacity;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Editing.Blocks;
@@ -35,7 +36,12 @@ public sealed record FillCandidate(
     string TablesDrawn,
     string ChairsDrawn,
     Edit Edit
-);
+)
+{
+    /// <summary>How many it holds: those who sit and those who stand.</summary>
+    [JsonIgnore]
+    public int People => Seats + Standing;
+}
 
 /// <summary>Answers how an area may be filled: the neat ones before the dense ones.</summary>
 /// <param name="waysOn">The ways on a level of a scheme of a plan that is only tried out.</param>
@@ -98,7 +104,7 @@ internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, 
     }
 
     /// <summary>The thing that an edit puts in; null for other edits.</summary>
-    private static Thing? ThingOf(Edit edit) =>
+    public static Thing? ThingOf(Edit edit) =>
         edit switch
         {
             PutThing put => put.Thing as Thing,
@@ -166,8 +172,7 @@ internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, 
     }
 
     /// <summary>Whether as many are asked for as may well leave room.</summary>
-    private static bool IsFewer(SeatsAsked asked) =>
-        asked is { Laid: WantedLaid.Front, Guests: not null } or { Laid: WantedLaid.Front, Wanted: not null };
+    private static bool IsFewer(SeatsAsked asked) => asked is { Laid: WantedLaid.Front, IsCounted: true };
 
     private const string Spread = "Spread over the floor, ways from the doors kept";
 
@@ -176,10 +181,10 @@ internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, 
         [
             .. all.Where(one => one.Tables > 0)
                 .DistinctBy(one => one.TablesDrawn)
-                .OrderByDescending(one => guests is null || one.Seats + one.Standing >= guests)
+                .OrderByDescending(one => guests is null || one.People >= guests)
                 .ThenByDescending(one => one.Unreached is null or 0)
                 .ThenByDescending(one => one.Neatness >= 70)
-                .ThenByDescending(one => one.Seats + one.Standing)
+                .ThenByDescending(one => one.People)
                 .ThenByDescending(one => one.Neatness)
                 .Take(Most),
         ];

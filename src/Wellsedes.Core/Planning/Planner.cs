@@ -98,10 +98,11 @@ public sealed class Planner
     /// <summary>What people may look at from the area that an edit would fill; nothing of other edits.</summary>
     public ImmutableArray<Sight> SightsOf(Plan plan, Edit edit)
     {
-        if (edit is not (PutThing { Thing: Thing } or PutOverRooms { Thing: Thing }))
-            return [];
-        var thing = (Thing)(edit is PutThing put ? put.Thing : ((PutOverRooms)edit).Thing);
-        if (thing is not IOfScheme { SchemeId: var schemeId } || plan.Find<Level>(thing.LevelId) is null)
+        if (
+            FillCandidates.ThingOf(edit) is not { } thing
+            || thing is not IOfScheme { SchemeId: var schemeId }
+            || plan.Find<Level>(thing.LevelId) is null
+        )
             return [];
         var space = SpaceOn(plan, thing.LevelId);
         Region[] areas = edit is PutOverRooms over

@@ -122,7 +122,7 @@ public sealed record SchemesCompared(
     }
 
     private static bool IsSame(Placement one, Placement other) =>
-        one.Origin.DistanceTo(other.Origin) <= SamePlace && Math.Abs(Math.IEEERemainder(one.Rotation - other.Rotation, 360)) <= SameTurn;
+        one.Origin.DistanceTo(other.Origin) <= SamePlace && Angles.Apart(one.Rotation, other.Rotation) <= SameTurn;
 
     /// <summary>Pairs of what is to be moved, the nearest first; from level to level it is always farther than on one.</summary>
     private static List<(Item From, Item To)> Nearest(List<Item> here, List<Item> there)

@@ -93,6 +93,9 @@ public sealed record SeatsAsked(
     /// <summary>Seats at each of those; null for none where the table is the same, else as many as it usually has.</summary>
     public int? SecondSeats { get; init; }
 
+    /// <summary>Whether so many are asked for, and not as many as fit.</summary>
+    public bool IsCounted => (Guests ?? Wanted) is not null;
+
     /// <summary>Whether some tables may be others.</summary>
     public bool IsMixed => SecondCatalogue.Length > 0 || SecondSeats is not null;
 

@@ -37,6 +37,7 @@ public static class BlockStands
         // At high tables people stand.
         var isStanding = one.Kind.StandAt > 0;
         var each = isStanding ? one.Kind.StandAt : Math.Max(1, one.Form.Seats.Length);
+        var placed = isStanding ? kept.Tables * each : kept.Seats;
         var mix =
             asked.Guests is { } sum && second is not null
                 ? TableMix.Of(Math.Max(0, sum - kept.Seats), each, second.Form.Seats.Length)
@@ -45,8 +46,7 @@ public static class BlockStands
         var ring = second is not null && mix is not null && Lattices.RingOf(second) > Lattices.RingOf(one) ? second : one;
         var wanted =
             mix is not null ? mix.Tables
-            : asked.Guests is { } standing && isStanding ? Math.Max(0, (int)Math.Ceiling(standing / (double)each) - kept.Tables)
-            : asked.Guests is { } guests ? (int)Math.Ceiling(Math.Max(0, guests - kept.Seats) / (double)each)
+            : asked.Guests is { } guests ? (int)Math.Ceiling(Math.Max(0, guests - placed) / (double)each)
             : asked.Wanted is { } number ? Math.Max(0, number - kept.Tables)
             : (int?)null;
         var all = Laid(asked, ring, area, usual, wanted, carry);

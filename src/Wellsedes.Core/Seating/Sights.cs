@@ -51,10 +51,10 @@ public static class Sights
         ];
         var stages = Polygons.Union(here.Where(item => Stages.Contains(item.Kind.Maker)).SelectMany(item => item.Solids));
         var things = stages
-            .Select(stage => ("the stage", stage.Centroid))
+            .Select(stage => (Name: "the stage", At: stage.Centroid))
             .Concat(
                 here.Where(item => Makers.Contains(item.Kind.Maker) && item.Kind.Kind != CatalogueKind.Screens)
-                    .Select(item => (item.Name, item.Item.Placement.Origin))
+                    .Select(item => (item.Name, At: item.Item.Placement.Origin))
             );
         var walls = WallsOf(area)
             .Where(wall => Math.Abs(Math.IEEERemainder(wall.Facing, 90)) > 0.05)
@@ -64,8 +64,8 @@ public static class Sights
         return
         [
             .. things
-                .Where(thing => thing.Item2.DistanceTo(area.Centroid) > Near)
-                .Select(thing => new Sight(thing.Item1, FacingTo(area, thing.Item2)))
+                .Where(thing => thing.At.DistanceTo(area.Centroid) > Near)
+                .Select(thing => new Sight(thing.Name, FacingTo(area, thing.At)))
                 .Concat(walls)
                 .Distinct(),
         ];
@@ -75,7 +75,7 @@ public static class Sights
     private static double FacingTo(Region area, Point at)
     {
         var straight = Angles.Of(at - area.Centroid);
-        double Off(double facing) => Math.Abs(Math.IEEERemainder(facing - straight, 360));
+        double Off(double facing) => Angles.Apart(facing, straight);
         return Told(WallsOf(area).Select(wall => wall.Facing).Where(facing => Off(facing) <= Askew).OrderBy(Off).FirstOrDefault(straight));
     }
 

@@ -45,13 +45,15 @@
     mark(id, what ? label : null);
   }
 
+  const reading = (typed: string) => readNumber(typed, { whole, least, mayBeEmpty: empty !== "" });
+
   /** What it was before somebody began to type. */
   let before: number | null = null;
   function type(typed: string) {
     if (text === null) before = value;
     text = typed;
     if (!live) return;
-    const read = readNumber(typed.trim(), { whole, least, mayBeEmpty: empty !== "" });
+    const read = reading(typed);
     if (!read.problem) onvalue(read.value);
   }
 
@@ -62,7 +64,7 @@
       text = null;
       return say("");
     }
-    const read = readNumber(typed, { whole, least, mayBeEmpty: empty !== "" });
+    const read = reading(typed);
     say(read.problem);
     if (read.problem) return;
     text = null;

@@ -50,7 +50,7 @@ internal sealed class BlockMend(ItemForms forms, Func<Plan, string, LevelSpace> 
             return (gone, null);
         var broken = without.Ways.Where(way => !way.Holds).Select(NameOf).ToHashSet();
         var ids = own.Select(item => item.Item.Id).ToHashSet();
-        var places = own.Where(item => item.Kind.Maker == "wheelchair-space").Select(item => item.Item.Id).ToHashSet();
+        var places = own.Where(item => item.Kind.IsWheelchairSpace).Select(item => item.Item.Id).ToHashSet();
         var now = without;
         // For a way out the fewest in it are looked for once; should it still not hold, its pinches tell.
         HashSet<(string, TargetKind, int)> looked = [];

@@ -233,7 +233,7 @@ internal sealed class BlockSite
     {
         var stands = Laid(asked, one, carry);
         var best = Mended(mend, stands);
-        var isCounted = (asked.Guests ?? asked.Wanted) is not null && !SeatingStyles.Of(asked.Style).IsOne;
+        var isCounted = asked.IsCounted && !SeatingStyles.Of(asked.Style).IsOne;
         for (var i = 0; i < MostElsewhere && isCounted && best.Stands.Length < stands.Length; i++)
         {
             var stay = best.Stands.Select(stand => stand.At).ToHashSet();

@@ -46,7 +46,5 @@ internal static class MemberMoves
 
     /// <summary>Whether two placements are the same to a millionth of a millimetre and of a degree.</summary>
     public static bool IsSame(Placement one, Placement other) =>
-        Math.Abs(one.X - other.X) < 1e-6
-        && Math.Abs(one.Y - other.Y) < 1e-6
-        && Math.Abs(Math.IEEERemainder(one.Rotation - other.Rotation, 360)) < 1e-6;
+        Math.Abs(one.X - other.X) < 1e-6 && Math.Abs(one.Y - other.Y) < 1e-6 && Angles.Apart(one.Rotation, other.Rotation) < 1e-6;
 }

@@ -21,9 +21,9 @@ internal sealed class Turning
 
     public bool IsRound => Folds.Length > 4;
 
-    public Turning(NearGround region)
+    public Turning(NearGround ground)
     {
-        var box = region.Bounds;
+        var box = ground.Bounds;
         Middle = box.Centre;
         Point[] on =
         [
@@ -33,9 +33,9 @@ internal sealed class Turning
                     box.MinX + box.Width * ((i % Samples + 0.5) / Samples),
                     box.MinY + box.Height * ((i / Samples + 0.5) / Samples)
                 ))
-                .Where(region.Holds),
+                .Where(ground.Holds),
         ];
-        Folds = [.. Enumerable.Range(2, Most - 1).Where(fold => on.Count(p => region.Holds(About(p, 360.0 / fold))) >= Nearly * on.Length)];
+        Folds = [.. Enumerable.Range(2, Most - 1).Where(fold => on.Count(p => ground.Holds(About(p, 360.0 / fold))) >= Nearly * on.Length)];
     }
 
     public Point About(Point p, double degrees) => new Placement(Middle.X, Middle.Y, degrees).Out(p - Middle);

@@ -97,9 +97,10 @@ internal static class RowStyles
                 continue;
             var places = WheelchairPlaces.Wanted(asked, Math.Min(enough, count));
             var stands = made(foremost, places);
-            if (Worth(stands).CompareTo(Worth(best)) > 0)
+            var (seats, given) = Worth(stands);
+            if ((seats, given).CompareTo(Worth(best)) > 0)
                 best = stands;
-            if (Worth(stands) is var (seats, given) && seats == enough && given == places)
+            if (seats == enough && given == places)
                 break;
             more += seats == enough ? 1 : 0;
         }

@@ -113,6 +113,14 @@
   const stale = $derived(answered !== edit);
   const asked = new Asked();
   let lastAsked = -Infinity;
+  /** Those already shown stay where they are, so that none comes under the hand that was not there. */
+  const inOrder = (now: readonly FillCandidate[], shown: readonly FillCandidate[]) => {
+    const place = (one: FillCandidate) => {
+      const at = shown.findIndex((other) => other.words === one.words);
+      return at < 0 ? shown.length : at;
+    };
+    return [...now].sort((one, other) => place(one) - place(other));
+  };
   async function look(wanted: Edit, signal: AbortSignal) {
     const newest = asked.newest();
     // First the pictures and counts, then what the ways say.
@@ -124,9 +132,10 @@
           signal,
         })
         .catch(() => ({ data: undefined, error: { message: "The server cannot be reached." } }));
-      if (!newest()) return;
+      // What was given up says nothing: what is shown stays until the next answer.
+      if (!newest() || signal.aborted) return;
+      candidates = inOrder(data?.candidates ?? [], answered === wanted ? candidates : []);
       answered = wanted;
-      candidates = data?.candidates ?? [];
       sights = data?.sights ?? [];
       problem = data?.problem?.message ?? (error ? messageOf(error) : "");
       judged = judging;
