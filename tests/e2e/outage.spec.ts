@@ -96,6 +96,28 @@ test("what is done while the server is away is kept, shown, sent in order when i
   ).toHaveCount(0);
 });
 
+test("a length typed while the server is away is told not to be read, and is read when Enter is pressed again", async ({
+  planner,
+  page,
+}) => {
+  const id = await roomWithStool(planner, page, "Unread");
+  await press(page);
+  await page.route("**/api/figures", (route) => route.abort());
+  const width = page.locator("aside").last().getByLabel("Width", {
+    exact: true,
+  });
+  await width.fill("555");
+  await width.press("Enter");
+  await expect(page.getByText("The server cannot be reached.")).toBeVisible();
+  await expect(width).toHaveValue("555");
+  await page.unroute("**/api/figures");
+  await width.press("Enter");
+  await planner.saved();
+  await expect
+    .poll(async () => (await items(page))[id]!)
+    .toMatchObject({ width: 555 });
+});
+
 test("what can no longer be done when the server is back is listed, and can be done again", async ({
   planner,
   page,

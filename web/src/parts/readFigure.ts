@@ -30,6 +30,8 @@ export async function figuresRead(form?: Element | null): Promise<string> {
 
 /** Has the server read a typed length (mm) or angle (degrees). */
 export async function readFigure(text: string, units: UnitSystem, angle = false) {
-  const { data } = await api.POST("/api/figures", { body: { text, units, angle } });
+  const { data } = await api
+    .POST("/api/figures", { body: { text, units, angle } })
+    .catch(() => ({ data: undefined }));
   return data ?? { value: null, problem: "The server cannot be reached.", position: 0 };
 }
