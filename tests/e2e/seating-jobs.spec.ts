@@ -178,6 +178,15 @@ test("what is free of a room, in rows that look to the stage at its side", async
   await page.getByRole("option", { name: /^Free in/ }).click();
   job.actions++;
   await page.getByRole("radio", { name: "Rows of chairs" }).click();
+  // A point is pressed on the plan, and then the stage is found to be what was meant.
+  await planner.choose("Looks to", "a point on the plan");
+  const corner = await planner.at(2000, 11_000);
+  await page.mouse.move(corner.x, corner.y);
+  await page.mouse.click(corner.x, corner.y);
+  await expect(page.getByLabel("Looks to", { exact: true })).toHaveText(
+    "the point pressed",
+  );
+  await expect(candidates(page).first()).toContainText("seats");
   await planner.choose("Looks to", "the west (left), the stage");
   await job.type("Guests", "40");
   await expect(candidates(page).first()).toContainText("40 seats");
@@ -196,5 +205,19 @@ test("what is free of a room, in rows that look to the stage at its side", async
   expect(block.shape.rings.flat().length).toBeGreaterThan(4);
   const rows = await sheetRows(page);
   expect(rows).toMatch(/Seats \| 40/);
+  // Afterwards they look to where somebody presses, and back with Undo.
+  await page.getByRole("button", { name: "Look to a point" }).click();
+  await page.mouse.move(corner.x, corner.y);
+  await page.mouse.click(corner.x, corner.y);
+  const faced = async () =>
+    (await served(page)).entities.find(
+      (e: { type: string }) => e.type === "seating-block",
+    ).facing;
+  await expect.poll(faced).toBeLessThan(160);
+  expect(await faced()).toBeGreaterThan(130);
+  await expect(holds(page)).toContainText("40 of 40 seats");
+  await page.getByTestId("plan").focus();
+  await page.keyboard.press("Control+z");
+  await expect.poll(faced).toBe(180);
   job.done("A talk for 40");
 });

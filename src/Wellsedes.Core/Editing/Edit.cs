@@ -115,6 +115,7 @@ namespace Wellsedes.Core.Editing;
 [JsonDerivedType(typeof(FaceItems), "face-items")]
 [JsonDerivedType(typeof(NumberItems), "number-items")]
 [JsonDerivedType(typeof(PutFinish), "put-finish")]
+[JsonDerivedType(typeof(LookAt), "look-at")]
 [JsonDerivedType(typeof(ReleaseBlock), "release-block")]
 [JsonDerivedType(typeof(PutView), "put-view")]
 [JsonDerivedType(typeof(PutViewpoint), "put-viewpoint")]

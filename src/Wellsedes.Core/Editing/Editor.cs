@@ -25,6 +25,15 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
     public System.Collections.Immutable.ImmutableArray<BlockOffer> Offers(Plan plan, string blockId) =>
         BlockOffers.Of(plan, blockId, forms, spaces);
 
+    /// <summary>The block that an edit would put in, with the outline it would have; null of other edits, and where it can have none.</summary>
+    internal Thing? Outlined(Plan plan, Edit edit) =>
+        edit switch
+        {
+            PutThing { Thing: Thing thing } when plan.Find<Level>(thing.LevelId) is not null => thing,
+            PutOverRooms over => ZoneEdits.Over(plan, over, spaces, forms).Item1,
+            _ => null,
+        };
+
     /// <summary>The ways to what a block holds, as they were judged when it was filled so; null where they were not.</summary>
     internal FillWays? WaysOf(Thing block) => blocks.WaysOf(block);
 
@@ -40,6 +49,7 @@ public sealed class Editor(ItemForms forms, Func<Plan, string, LevelSpace> space
             SetDetails e => Details(plan, e),
             Remove e => Removing.Of(plan, e),
             LockThings e => ThingEdits.Lock(plan, e),
+            LookAt e => BlockEdits.LookAt(plan, e, spaces),
             ReleaseBlock e => Release(plan, e),
             NumberItems e => NumberEdits.Number(plan, e),
             KeepMeasure e => Measure(plan, e),

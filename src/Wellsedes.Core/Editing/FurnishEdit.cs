@@ -77,5 +77,8 @@ public sealed record LayOnto(string Id, Point From, Point To, Point FromOnPlan, 
 /// </summary>
 public sealed record PutOverRooms(Entity Thing, ImmutableArray<string> RoomIds, bool OnlyFree = false) : Edit;
 
+/// <summary>Has those seated in a block look to a point of its level; rows that curve do so about it.</summary>
+public sealed record LookAt(string Id, double X, double Y) : Edit;
+
 /// <summary>Takes a block apart: its tables stay as single things, and fill nothing any more.</summary>
 public sealed record ReleaseBlock(string Id) : Edit;

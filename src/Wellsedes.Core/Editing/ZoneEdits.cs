@@ -11,26 +11,31 @@ internal static class ZoneEdits
 {
     public static EditAnswer Put(Plan plan, PutOverRooms edit, Func<Plan, string, LevelSpace> spaces, ItemForms forms)
     {
+        var (outlined, problem) = Over(plan, edit, spaces, forms);
+        return outlined is null ? EditAnswer.No(problem!) : ThingEdits.Put(plan, new PutThing(outlined) { Sure = edit.Sure });
+    }
+
+    /// <summary>The thing with the outline it would have, or why it can have none.</summary>
+    public static (Thing?, Problem?) Over(Plan plan, PutOverRooms edit, Func<Plan, string, LevelSpace> spaces, ItemForms forms)
+    {
+        static (Thing?, Problem?) No(string field, string message) => (null, new Problem(field, message));
         if (edit.Thing is not Thing thing || plan.Find<Level>(thing.LevelId) is null)
-            return EditAnswer.No("thing", "Only a zone of a level of the plan can be made of rooms.");
+            return No("thing", "Only a zone of a level of the plan can be made of rooms.");
         if (edit.RoomIds.Length is 0 or > ZoneShape.MostRings)
-            return EditAnswer.No("roomIds", $"Choose from 1 to {ZoneShape.MostRings} rooms; {edit.RoomIds.Length} were given.");
+            return No("roomIds", $"Choose from 1 to {ZoneShape.MostRings} rooms; {edit.RoomIds.Length} were given.");
         if (edit.OnlyFree && thing is not IOfScheme)
-            return EditAnswer.No(
-                "thing",
-                $"A {thing.Word()} belongs to no scheme, so that nothing stands in its way; put it over the whole room."
-            );
+            return No("thing", $"A {thing.Word()} belongs to no scheme, so that nothing stands in its way; put it over the whole room.");
         var space = spaces(plan, thing.LevelId);
         if (edit.RoomIds.FirstOrDefault(id => space.Rooms.All(room => room.Room.Id != id)) is not null)
-            return EditAnswer.No("roomIds", "One of the rooms is no longer there.");
+            return No("roomIds", "One of the rooms is no longer there.");
         // A room without a name is found anew after each change of a wall: nothing follows it.
         var follows = !edit.OnlyFree && edit.RoomIds.All(id => plan.Find<Room>(id) is not null);
         var rings = edit.OnlyFree ? FreeRings(plan, thing, edit, space, forms) : RingsOf(space, edit.RoomIds);
         if (rings.IsEmpty)
-            return EditAnswer.No("roomIds", "No floor of this room is free; take something away, or choose the whole room.");
+            return No("roomIds", "No floor of this room is free; take something away, or choose the whole room.");
         return thing.Outlined(new ZoneShape(rings, follows ? edit.RoomIds : [])) is { } outlined
-            ? ThingEdits.Put(plan, new PutThing(outlined) { Sure = edit.Sure })
-            : EditAnswer.No("thing", $"A {thing.Word()} cannot be made of rooms.");
+            ? (outlined, null)
+            : No("thing", $"A {thing.Word()} cannot be made of rooms.");
     }
 
     private static ImmutableArray<ImmutableArray<Point>> FreeRings(

@@ -112,7 +112,7 @@ internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, 
             _ => null,
         };
 
-    private static Edit With(Edit edit, Thing thing) =>
+    public static Edit With(Edit edit, Thing thing) =>
         edit is PutThing put ? put with { Thing = thing } : (PutOverRooms)edit with { Thing = thing };
 
     /// <summary>Ways a block may be asked otherwise than it is.</summary>

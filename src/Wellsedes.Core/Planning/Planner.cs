@@ -98,17 +98,26 @@ public sealed class Planner
     /// <summary>What people may look at from the area that an edit would fill; nothing of other edits.</summary>
     public ImmutableArray<Sight> SightsOf(Plan plan, Edit edit)
     {
+        return editor.Outlined(plan, edit) is { } thing and IOfScheme { SchemeId: var schemeId }
+            ? Sights.Of([.. thing.Areas()], SpaceOn(plan, thing.LevelId), forms.PlaceAll(plan, schemeId, thing.LevelId), plan.Details.Units)
+            : [];
+    }
+
+    /// <summary>An edit that puts in a block, which then looks to a point; as it is where it puts in none.</summary>
+    /// <param name="problem">Why nobody could look there.</param>
+    public Edit LookingTo(Plan plan, Edit edit, Point at, out Problem? problem)
+    {
+        problem = null;
         if (
-            FillCandidates.ThingOf(edit) is not { } thing
-            || thing is not IOfScheme { SchemeId: var schemeId }
-            || plan.Find<Level>(thing.LevelId) is null
+            editor.Outlined(plan, edit) is not { } outlined
+            || FillCandidates.ThingOf(edit) is not { } thing
+            || thing.Fills() is not { } asked
         )
-            return [];
-        var space = SpaceOn(plan, thing.LevelId);
-        Region[] areas = edit is PutOverRooms over
-            ? [.. space.Rooms.Where(room => over.RoomIds.Contains(room.Room.Id)).Select(room => room.Outline)]
-            : [.. thing.Areas()];
-        return Sights.Of(areas, space, forms.PlaceAll(plan, schemeId, thing.LevelId), plan.Details.Units);
+            return edit;
+        if (Sights.LookingTo(asked, outlined.Areas(), SpaceOn(plan, thing.LevelId), at) is { } turned)
+            return FillCandidates.With(edit, thing.Filled(turned));
+        problem = Sights.TooNear;
+        return edit;
     }
 
     /// <summary>A scheme in space, as closed solids: its shell and what stands in it, and what a viewpoint shows beside.</summary>

@@ -46,6 +46,9 @@ public sealed record SeatsAsked(
     ImmutableArray<Point> LeftOut
 )
 {
+    /// <summary>No gap, and no distance rows curve about, is longer, in mm.</summary>
+    public const double MostGap = 20_000;
+
     /// <summary>How many people are to sit: the fewest tables that hold them, the last places of some left out, so that it is exactly these; null for as many as fit.</summary>
     public int? Guests { get; init; }
 

@@ -61,13 +61,17 @@ public sealed record SeatingArea(
     }
 
     /// <summary>Of an area that lies partly in rooms only that part: outside of rooms nobody is seated by mistake. Where there are no rooms it is as it is.</summary>
-    private static ImmutableArray<Region> Indoors(ImmutableArray<Region> areas, ImmutableArray<Region> rooms)
+    internal static ImmutableArray<Region> Indoors(ImmutableArray<Region> areas, ImmutableArray<Region> rooms)
     {
         if (rooms.Length == 0 || areas.All(area => rooms.Any(room => IsWithin(area, room))))
             return areas;
         ImmutableArray<Region> shared = [.. areas.SelectMany(area => Polygons.Shared(area, rooms)).Where(area => area.Area > LeastFloor)];
         return shared.IsEmpty || areas.Sum(area => area.Area) - shared.Sum(area => area.Area) < LeastFloor ? areas : shared;
     }
+
+    /// <summary>How far the foremost point of areas lies before a point in a direction, in mm.</summary>
+    internal static double FrontOf(ImmutableArray<Region> areas, Point from, Point towards) =>
+        areas.SelectMany(one => one.Outline).Max(p => (p - from).Dot(towards));
 
     /// <summary>Less is no floor but what rounding leaves between outlines, in mm².</summary>
     private const double LeastFloor = 10_000;

@@ -29,6 +29,37 @@ public static class Sights
     private const double LeastWall = 2000;
     private const int MostWalls = 4;
 
+    /// <summary>Rows stay along a side of an area where a point that is pressed lies no farther off square to it, in degrees: nobody presses nearer than so.</summary>
+    private const double Nearly = 2;
+
+    public static readonly Problem TooNear = new(
+        "x",
+        "The point lies in the middle of the area: people would sit round it. Press one farther off, or choose circles."
+    );
+
+    /// <summary>What is asked, looking to a point, curved rows about it as far as they can; null where it lies in the middle.</summary>
+    /// <param name="areas">The floor that is to be seated.</param>
+    public static SeatsAsked? LookingTo(SeatsAsked asked, IEnumerable<Region> areas, LevelSpace space, Point at)
+    {
+        var indoors = SeatingArea.Indoors([.. areas], [.. space.Rooms.Select(room => room.Outline)]);
+        if (indoors.MaxBy(one => one.Area) is not { } area || at.DistanceTo(area.Centroid) <= Near)
+            return null;
+        var facing = FacingTo(area, at, Nearly);
+        var towards = Point.At(facing);
+        var off = SeatingArea.FrontOf(indoors, area.Centroid, towards);
+        var before = (at - area.Centroid).Dot(towards) - off;
+        return asked.Style == SeatingStyle.CurvedRows
+            ? asked with
+            {
+                Facing = facing,
+                Focus = Math.Round(Math.Clamp(before, 0, SeatsAsked.MostGap)),
+            }
+            : asked with
+            {
+                Facing = facing,
+            };
+    }
+
     /// <param name="areas">The floor that is to be seated.</param>
     /// <param name="items">What stands on the level.</param>
     public static ImmutableArray<Sight> Of(
@@ -65,18 +96,18 @@ public static class Sights
         [
             .. things
                 .Where(thing => thing.At.DistanceTo(area.Centroid) > Near)
-                .Select(thing => new Sight(thing.Name, FacingTo(area, thing.At)))
+                .Select(thing => new Sight(thing.Name, FacingTo(area, thing.At, Askew)))
                 .Concat(walls)
                 .Distinct(),
         ];
     }
 
     /// <summary>Square to the side of the area it lies nearly before, else straight to it.</summary>
-    private static double FacingTo(Region area, Point at)
+    private static double FacingTo(Region area, Point at, double askew)
     {
         var straight = Angles.Of(at - area.Centroid);
         double Off(double facing) => Angles.Apart(facing, straight);
-        return Told(WallsOf(area).Select(wall => wall.Facing).Where(facing => Off(facing) <= Askew).OrderBy(Off).FirstOrDefault(straight));
+        return Told(WallsOf(area).Select(wall => wall.Facing).Where(facing => Off(facing) <= askew).OrderBy(Off).FirstOrDefault(straight));
     }
 
     /// <summary>An outline's sides with the directions out of it, each at least as long as a wall.</summary>

@@ -270,7 +270,7 @@
       >{asked?.ring || asked?.path
         ? `${asked.title} (${asked.points.length})`
         : asked
-          ? `${asked.title} (${asked.points.length + 1} of ${asked.count})`
+          ? asked.title + (asked.count > 1 ? ` (${asked.points.length + 1} of ${asked.count})` : "")
           : "Press where it goes"} · Esc ends</span
     >
   {/if}

@@ -127,7 +127,7 @@
             {/if}
             <div
               class="absolute top-3 left-3 flex gap-0.5 rounded-lg border border-edge bg-white p-1 shadow-sm"
-              class:hidden={tools.tool.kind === "chain" || space === "alone"}
+              class:hidden={["chain", "points", "thing"].includes(tools.tool.kind) || space === "alone"}
               role="toolbar"
               aria-label="Tools"
             >
@@ -183,15 +183,13 @@
                     : "a group"} · close</button
                 >
               {/if}
-              {#if ["place", "opening", "measure", "thing"].includes(tools.tool.kind)}
+              {#if ["place", "opening", "measure"].includes(tools.tool.kind)}
                 <span class="self-center px-2 text-soft">
                   {tools.tool.kind === "place"
                     ? "Press on the plan to place · Shift for more"
                     : tools.tool.kind === "opening"
                       ? "Press on a wall"
-                      : tools.tool.kind === "thing"
-                        ? "Press where it goes"
-                        : "Press two points"} · Esc ends
+                      : "Press two points"} · Esc ends
                 </span>
               {/if}
             </div>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { api, type BlockOffer, type Edit, type Item, type Spot, type Thing } from "../app/api";
+  import { tools } from "../canvas/tools.svelte";
   import type { OpenPlan } from "../plan/openPlan.svelte";
   import { isOfChairs, seatsOf } from "./seating";
 
@@ -40,6 +41,11 @@
     looked = false;
   });
 
+  const lookAtPoint = () =>
+    tools.ask("Press what those seated look at", 1, ([at]) => {
+      if (at) void plan.do({ do: "look-at", id: thing.id, x: at.x, y: at.y });
+    });
+
   const again = (change: object) =>
     plan.do(
       () => ({ do: "put-thing", thing: { ...plan.entities.get(thing.id), ...change } }) as unknown as Edit,
@@ -74,6 +80,7 @@
   <button class="action" onclick={() => plan.select(tables.map((item) => item.id))}
     >Select its {ofChairs ? "chairs" : "tables"}</button
   >
+  <button class="action" onclick={lookAtPoint}>Look to a point</button>
   <button class="action" onclick={() => plan.do({ do: "release-block", id: thing.id })}>Release</button>
 </div>
 <p class="text-[11.5px] leading-snug text-soft" aria-label="Where its usual gaps come from">{source}</p>

@@ -1,13 +1,23 @@
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Seating;
 using Wellsedes.Core.Spaces;
 
 namespace Wellsedes.Core.Editing.Blocks;
 
-/// <summary>What keeps a block from being put where it is asked.</summary>
+/// <summary>What keeps a block from being put where it is asked, and where it looks to.</summary>
 internal static class BlockEdits
 {
+    public static EditAnswer LookAt(Plan plan, LookAt edit, Func<Plan, string, LevelSpace> spaces)
+    {
+        if (plan.Find(edit.Id) is not Thing block || block.Fills() is not { } asked)
+            return EditAnswer.No("id", "The block is no longer there.");
+        return Sights.LookingTo(asked, block.Areas(), spaces(plan, block.LevelId), new Point(edit.X, edit.Y)) is { } turned
+            ? ThingEdits.Put(plan, new PutThing(block.Filled(turned)) { Sure = true })
+            : EditAnswer.No(Sights.TooNear);
+    }
+
     /// <summary>An area that lies in no room though there are some; null where it meets one, or was there before.</summary>
     public static Problem? OutsideRooms(Plan plan, PutThing edit, Func<Plan, string, LevelSpace> spaces)
     {

@@ -117,8 +117,7 @@ internal static class RowStyles
     private static Point FocusOf(SeatsAsked asked, SeatingArea area)
     {
         var towards = Point.At(asked.Facing);
-        var front = area.Areas.SelectMany(one => one.Outline).Max(p => (p - area.Middle).Dot(towards));
-        return area.Middle + towards * (front + asked.Focus);
+        return area.Middle + towards * (SeatingArea.FrontOf(area.Areas, area.Middle, towards) + asked.Focus);
     }
 
     private static ImmutableArray<Stand> Stands(

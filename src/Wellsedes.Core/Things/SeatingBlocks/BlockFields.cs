@@ -165,7 +165,7 @@ internal static class BlockFields
                 ("service", block.Service),
             ];
         foreach (var (field, gap) in lengths)
-            if (!(gap >= 0 && gap <= 20_000))
+            if (!(gap >= 0 && gap <= SeatsAsked.MostGap))
                 return new Problem(field, "A gap is from 0 to 20 000 mm; type the clear distance between chairs.");
         if (
             plan.CatalogueItem(block.Catalogue) is not { } kind

@@ -27,7 +27,8 @@ public sealed record FigureText(string Text, UnitSystem Units, bool Angle = fals
 
 /// <summary>An area to be seated, as the edit that would put in its block.</summary>
 /// <param name="Judged">Whether the ways to all seats are judged as well, which takes longer.</param>
-public sealed record FillsRequest(Edit Edit, bool Judged = false);
+/// <param name="LookAt">A point they look to, in place of the direction the edit says.</param>
+public sealed record FillsRequest(Edit Edit, bool Judged = false, Point? LookAt = null);
 
 /// <param name="Problem">Why nothing of it can be put in; null where something can.</param>
 /// <param name="Sights">What people may look at there.</param>

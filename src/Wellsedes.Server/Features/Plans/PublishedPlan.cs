@@ -133,8 +133,12 @@ public sealed record PublishedPlan(
             return new FillsView([], [], OnlyReading());
         try
         {
-            var candidates = Planner.Candidates(Plan, request.Edit, request.Judged, out var problem, cancel);
-            return new FillsView(candidates, Planner.SightsOf(Plan, request.Edit), problem);
+            Problem? unseen = null;
+            var edit = request.LookAt is { } at ? Planner.LookingTo(Plan, request.Edit, at, out unseen) : request.Edit;
+            if (unseen is not null)
+                return new FillsView([], Planner.SightsOf(Plan, edit), unseen);
+            var candidates = Planner.Candidates(Plan, edit, request.Judged, out var problem, cancel);
+            return new FillsView(candidates, Planner.SightsOf(Plan, edit), problem);
         }
         catch (TooMuchWorkException e)
         {

@@ -9,6 +9,7 @@
     type Spot,
     type Thing,
   } from "../../../app/api";
+  import { tools } from "../../../canvas/tools.svelte";
   import { ghost } from "../../../canvas/ghost.svelte";
   import Choice from "../../../parts/Choice.svelte";
   import NumberField from "../../../parts/NumberField.svelte";
@@ -37,6 +38,8 @@
   let style = $state("Rounds");
   let where = $state("");
   let facing = $state("90");
+  /** A point that was pressed, to which they look in place of a direction. */
+  let lookAt = $state.raw<Spot | null>(null);
   let ways = $state("Drawn");
   let dense = $state(false);
 
@@ -61,6 +64,10 @@
   });
   const split = (text: string) => [text.slice(0, 4), text.slice(5)] as const;
 
+  interface Question {
+    edit: Edit;
+    lookAt: Spot | null;
+  }
   let id = "";
   const edit = $derived.by((): Edit | null => {
     const template = styles.find((one) => one.template.style === style)?.template;
@@ -101,16 +108,29 @@
     const seen = (value: string) =>
       sights.filter((sight) => String(sight.facing) === value).map((sight) => sight.name);
     const known = directions.map(([value, label]) => [value, [label, ...seen(value)].join(", ")] as const);
+    const point: (readonly [string, string])[] = [
+      ...(lookAt ? [["pressed", "the point pressed"] as const] : []),
+      ["point", lookAt ? "another point" : "a point on the plan"],
+    ];
     const others = [...new Set([...sights.map((sight) => String(sight.facing)), facing])]
       .filter((value) => !known.some(([one]) => one === value))
       .map((value) => [value, [...seen(value), `${value}°`].join(", ")] as const);
-    return [...known, ...others];
+    return [...known, ...others, ...point];
   });
+  function lookTo(next: string) {
+    if (next === "pressed") return;
+    if (next !== "point") [facing, lookAt] = [next, null];
+    else
+      tools.ask("Press what those seated look at", 1, ([at]) => {
+        if (at) lookAt = { x: at.x, y: at.y } as Spot;
+      });
+  }
   let problem = $state("");
   let judged = $state(false);
   /** What the candidates answer: those of an earlier question are not taken any more. */
-  let answered = $state.raw<Edit | null>(null);
-  const stale = $derived(answered !== edit);
+  let answered = $state.raw<Question | null>(null);
+  const question = $derived.by((): Question | null => edit && { edit, lookAt });
+  const stale = $derived(answered !== question);
   const asked = new Asked();
   let lastAsked = -Infinity;
   /** Those already shown stay where they are, so that none comes under the hand that was not there. */
@@ -121,14 +141,14 @@
     };
     return [...now].sort((one, other) => place(one) - place(other));
   };
-  async function look(wanted: Edit, signal: AbortSignal) {
+  async function look(wanted: Question, signal: AbortSignal) {
     const newest = asked.newest();
     // First the pictures and counts, then what the ways say.
     for (const judging of [false, true]) {
       const { data, error } = await api
         .POST("/api/plans/{planId}/fills", {
           params: { path: { planId: plan.id } },
-          body: { edit: wanted, judged: judging },
+          body: { ...wanted, judged: judging },
           signal,
         })
         .catch(() => ({ data: undefined, error: { message: "The server cannot be reached." } }));
@@ -144,7 +164,7 @@
   }
   $effect(() => {
     void plan.view?.revision;
-    const wanted = edit;
+    const wanted = question;
     if (!wanted) return;
     const stop = new AbortController();
     // A first question goes at once; of some in a row only the last is asked.
@@ -226,7 +246,7 @@
   <p class="text-[11.5px] leading-snug text-soft" aria-label="Where its usual gaps come from">
     {styles.find((one) => one.template.style === style)?.source}
   </p>
-  <Choice label="Looks to" bind:value={facing} options={looks} />
+  <Choice label="Looks to" bind:value={() => (lookAt ? "pressed" : facing), lookTo} options={looks} />
   <Choice
     label="Kept free"
     bind:value={ways}
