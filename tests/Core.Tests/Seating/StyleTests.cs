@@ -259,6 +259,32 @@ public sealed class StyleTests
         }
     }
 
+    /// <summary>Across the middle aisle the nearest two are as far apart as asked: corners of curved rows, and what reaches out before its row.</summary>
+    [Theory]
+    [InlineData(SeatingStyle.Rows, 6000, 0)]
+    [InlineData(SeatingStyle.Rows, 6000, 4)]
+    [InlineData(SeatingStyle.CurvedRows, 1500, 0)]
+    [InlineData(SeatingStyle.CurvedRows, 1500, 5)]
+    [InlineData(SeatingStyle.CurvedRows, 6000, 0)]
+    [InlineData(SeatingStyle.CurvedRows, 6000, 6)]
+    public void An_aisle_is_as_wide_as_asked_all_along(SeatingStyle style, double focus, int wheelchairs)
+    {
+        foreach (var aisle in (double[])[900, 1200, 1800])
+        {
+            var sample = new Sample().Room(20_000, 14_000).Door();
+            var block = Block(style) with { Aisles = AislesAt.Middle, Aisle = aisle, Focus = focus, Wheelchairs = wheelchairs };
+            sample.Do(new PutOverRooms(block, ["room"]));
+            var placed = new ItemForms().PlaceAll(sample.Plan, S, L).Where(item => item.Item.Parent == "block").ToList();
+            Assert.Equal(wheelchairs, placed.Count(item => item.Kind.IsWheelchairSpace));
+            var (left, right) = (placed.Where(item => item.Item.X < 10_000), placed.Where(item => item.Item.X > 10_000).ToList());
+            var narrowest = left.SelectMany(one => right.Select(other => GapOf(one, other))).Min();
+            Assert.InRange(narrowest, aisle - 0.01, aisle + 500);
+        }
+    }
+
+    private static double GapOf(PlacedItem one, PlacedItem other) =>
+        one.Solids.SelectMany(a => other.Solids.Select(b => Gap.Between(a, b).Width)).Min();
+
     [Fact]
     public void A_half_round_leaves_its_front_free()
     {

@@ -10,7 +10,7 @@ public sealed class HostileTests
     [InlineData(4)]
     public void Edits_on_a_small_plan(int seed)
     {
-        var count = HostilePlans.Edits(HostilePlans.Small(), 200, seed);
+        var count = HostilePlans.Edits(HostilePlans.Small(), 300, seed);
         // Were all done, or all refused, nothing would have been tried.
         Assert.True(count.Done > 10 && count.Refused > 20, count.ToString());
     }

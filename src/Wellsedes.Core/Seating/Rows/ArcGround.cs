@@ -160,6 +160,12 @@ internal sealed class ArcGround : RowGround
     /// <summary>The angle between two things side by side whose front edges, as wide as the length, just meet at their corners.</summary>
     public override double Length(double mm, double across) => across <= 0 ? double.PositiveInfinity : 2 * Math.Atan(mm / 2 / across);
 
+    /// <summary>Their nearest corners are those of their fronts; what lies between is a chord of the circle these are on.</summary>
+    public override double Between(double mm, double across, double width) =>
+        Math.Sqrt(Math.Max(0, across) * across + width * width / 4) is var radius && mm < 2 * radius
+            ? 2 * Math.Asin(mm / 2 / radius)
+            : double.PositiveInfinity;
+
     /// <summary>The back corners of a thing reach farther out than its back's middle.</summary>
     public override double Behind(double across, double depth, double width, double passage) =>
         Math.Sqrt((across + depth) * (across + depth) + width * width / 4) + passage;

@@ -26,6 +26,9 @@ internal abstract class RowGround
     /// <summary>A length in mm along the front of a row, as the row counts.</summary>
     public abstract double Length(double mm, double across);
 
+    /// <summary>How far apart along a row two things of a width lie whose nearest corners are a length in mm apart.</summary>
+    public abstract double Between(double mm, double across, double width);
+
     /// <summary>The next row's front edge behind a row of a depth, things of a width, and a passage between, all in mm.</summary>
     public abstract double Behind(double across, double depth, double width, double passage);
 

@@ -103,8 +103,8 @@ internal static class RowLaying
             if (parts.Length > 0)
             {
                 inBlock++;
-                var gap = Math.Max(0, ground.Length(unit.Width + asked.Gap, across) - ground.Length(unit.Width, across));
-                var half = ground.Length(asked.Aisle, across) / 2;
+                var gap = ground.Between(asked.Gap, across, unit.Width);
+                var half = ground.Between(asked.Aisle, across, unit.Width) / 2;
                 var widest = asked.Ends == RowEnds.Justified ? ground.Length(unit.Width, across) * MostJustified : 0;
                 rows.Add(new RowLine(rows.Count, across, parts, ground.Length(unit.Width, across) + gap, gap, half, widest));
             }
@@ -127,7 +127,7 @@ internal static class RowLaying
             return [];
         var least = ground.Length(unit.Width, across) - 1e-9;
         var round = about.Free(across, back, 0);
-        var aisle = ground.Length(asked.Aisle, across) - 1e-6;
+        var aisle = ground.Between(asked.Aisle, across, unit.Width) - 1e-6;
         return
         [
             .. free.Where(part => part.To - part.From >= least)

@@ -89,6 +89,8 @@ internal sealed class StraightGround : RowGround
 
     public override double Length(double mm, double across) => mm;
 
+    public override double Between(double mm, double across, double width) => mm;
+
     public override double Behind(double across, double depth, double width, double passage) => across + depth + passage;
 
     public override Placement At(double along, double across)

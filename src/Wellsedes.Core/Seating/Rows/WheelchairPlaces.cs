@@ -41,7 +41,8 @@ internal static class WheelchairPlaces
             ? asked.Wheelchairs
             : SeatingRules.WheelchairPlaces(asked.Rule, seats);
 
-    public static IEnumerable<RowPlace> In(LaidRows laid, RowGround ground, RowUnit unit, int wanted, PlacedItem one)
+    /// <param name="aisle">The clear width of aisles, in mm: in a curve they are narrower before a row than beside it.</param>
+    public static IEnumerable<RowPlace> In(LaidRows laid, RowGround ground, RowUnit unit, int wanted, double aisle, PlacedItem one)
     {
         var places = laid.Runs.ToDictionary(run => run, run => RowLaying.Places(run).ToList());
         List<RowPlace> spaces = [];
@@ -83,7 +84,8 @@ internal static class WheelchairPlaces
             var row = end.Run.Row;
             var before = row.Across - (RowPlace.Deep - unit.Depth);
             var wide = ground.Length(RowPlace.Wide, Math.Max(1, before));
-            var (from, to) = end.IsFrom ? (end.Run.From, end.Run.From + wide) : (end.Run.To - wide, end.Run.To);
+            var off = Math.Max(0, ground.Between(aisle, Math.Max(1, before), RowPlace.Wide) / 2 - row.HalfAisle);
+            var (from, to) = end.IsFrom ? (end.Run.From + off, end.Run.From + off + wide) : (end.Run.To - off - wide, end.Run.To - off);
             var (mine, inFront) = (InWay(places[end.Run], row, from, to), (RowRun?)null);
             // Who comes along keeps a chair beside.
             if (mine.Length == 0 || places[end.Run].Count - mine.Length < 1)

@@ -59,7 +59,14 @@ internal static class RowStyles
             [fullest],
             isCircle ? null : wanted,
             (foremost, places) =>
-                Stands(WheelchairPlaces.In(foremost[0], ground, unit, places, one), ground, unit, one, leftIsMore: !isArc, isCircle)
+                Stands(
+                    WheelchairPlaces.In(foremost[0], ground, unit, places, asked.Aisle, one),
+                    ground,
+                    unit,
+                    one,
+                    leftIsMore: !isArc,
+                    isCircle
+                )
         );
     }
 
@@ -199,7 +206,13 @@ internal static class RowStyles
                         (laid, i) =>
                         {
                             var (ground, share) = (wings[i].Ground, (places + 1 - i) / 2);
-                            return Stands(WheelchairPlaces.In(laid, ground, unit, share, one), ground, unit, one, leftIsMore: true);
+                            return Stands(
+                                WheelchairPlaces.In(laid, ground, unit, share, asked.Aisle, one),
+                                ground,
+                                unit,
+                                one,
+                                leftIsMore: true
+                            );
                         }
                     ),
                 ]
