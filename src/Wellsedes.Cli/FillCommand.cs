@@ -58,6 +58,7 @@ internal static class FillCommand
                             NarrowestWay = one.Narrowest is { } width ? Math.Round(width, 3) : (double?)null,
                             one.Unreached,
                             one.AreaPerSeat,
+                            MoreThanNeat = one.More,
                             one.Short,
                         }),
                     },
@@ -76,10 +77,11 @@ internal static class FillCommand
         var way = one.Narrowest is { } width
             ? $", narrowest way {WidthText.Write(width, units)}{(units == UnitSystem.Metric ? " mm" : "")}"
             : "";
+        var more = one.More is { } won ? $", {won} more than in lines or staggered" : "";
         var missed = one.Unreached > 0 ? $", {one.Unreached} too narrow" : "";
         return string.Create(
             CultureInfo.InvariantCulture,
-            $"{one.Words}: {(one.Standing > 0 ? $"{one.Standing} standing" : $"{one.Seats} seats")}{tables}, neatness {one.Neatness}{way}{missed}"
+            $"{one.Words}: {(one.Standing > 0 ? $"{one.Standing} standing" : $"{one.Seats} seats")}{tables}{more}, neatness {one.Neatness}{way}{missed}"
         );
     }
 

@@ -142,13 +142,18 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         var raised = plan.OfScheme<Item>(first.SchemeId).Where(item => item.StandsOn is not null).ToLookup(item => item.StandsOn!);
         if (raised.Count == 0)
             return ids;
-        List<string> all = [.. ids];
-        var known = all.ToHashSet();
+        return [.. ids, .. AllOn(raised, ids).Select(item => item.Id)];
+    }
+
+    /// <summary>All that stands on items, directly or on what does, each once.</summary>
+    /// <param name="raised">Items by what they stand on.</param>
+    internal static List<Item> AllOn(ILookup<string, Item> raised, ImmutableArray<string> ids)
+    {
+        var known = ids.ToHashSet();
+        List<Item> all = [.. ids.SelectMany(id => raised[id]).Where(item => known.Add(item.Id))];
         for (var i = 0; i < all.Count; i++)
-            foreach (var item in raised[all[i]])
-                if (known.Add(item.Id))
-                    all.Add(item.Id);
-        return [.. all];
+            all.AddRange(raised[all[i].Id].Where(item => known.Add(item.Id)));
+        return all;
     }
 
     /// <summary>
@@ -156,31 +161,19 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
     /// </summary>
     private EditAnswer Aside(Plan plan, SetItemsAside edit)
     {
-        const double apart = 1800;
         var chosen = edit.Ids.ToHashSet();
         var next = plan.All<Item>().Count(item => item.SetAside && !chosen.Contains(item.Id));
-        return Each(
-            plan,
-            edit.Ids,
-            "Set aside",
-            item =>
-            {
-                var box = spaces(plan, item.LevelId).Bounds;
-                var each = (int)Math.Max(6, box.Height / apart);
-                var (column, row) = Math.DivRem(box.IsEmpty ? 0 : next++, each);
-                return box.IsEmpty
-                    ? item with
-                    {
-                        SetAside = true,
-                    }
-                    : item with
-                    {
-                        SetAside = true,
-                        X = box.MinX - apart * (column + 1),
-                        Y = box.MaxY - 1000 - apart * row,
-                    };
-            }
-        );
+        return Each(plan, edit.Ids, "Set aside", item => Aside(item, spaces(plan, item.LevelId).Bounds, next++));
+    }
+
+    /// <summary>An item where it waits as one of several, the first 0, beside what is built.</summary>
+    internal static Item Aside(Item item, Bounds built, int number)
+    {
+        const double apart = 1800;
+        if (built.IsEmpty)
+            return item with { SetAside = true };
+        var (column, row) = Math.DivRem(number, (int)Math.Max(6, built.Height / apart));
+        return item with { SetAside = true, X = built.MinX - apart * (column + 1), Y = built.MaxY - 1000 - apart * row };
     }
 
     /// <summary>Brings items back into the first room when they wait outside every room.</summary>

@@ -22,6 +22,7 @@ namespace Wellsedes.Core.Planning;
 /// <param name="Short">What the house has too few of.</param>
 /// <param name="TablesDrawn">Its tables, and seats by themselves, as path data on the level.</param>
 /// <param name="ChairsDrawn">The chairs at its tables.</param>
+/// <param name="More">Of a dense one, how many more sit or stand than in the fullest of the others; null of these.</param>
 /// <param name="Edit">What takes it.</param>
 public sealed record FillCandidate(
     string Words,
@@ -35,6 +36,7 @@ public sealed record FillCandidate(
     ImmutableArray<string> Short,
     string TablesDrawn,
     string ChairsDrawn,
+    int? More,
     Edit Edit
 )
 {
@@ -81,7 +83,15 @@ internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, 
         );
         if (tried.All(one => one.Candidate is null))
             problem = tried.Select(one => one.Problem).FirstOrDefault(one => one is not null);
-        return Chosen(tried.Select(one => one.Candidate).OfType<FillCandidate>(), asked.Guests);
+        return Chosen(Compared(tried.Select(one => one.Candidate).OfType<FillCandidate>().ToArray()), asked.Guests);
+    }
+
+    /// <summary>Dense ones with what they win, where there is another to hold them against.</summary>
+    private static IEnumerable<FillCandidate> Compared(FillCandidate[] all)
+    {
+        bool IsDense(FillCandidate one) => ThingOf(one.Edit)?.Fills() is { IsDense: true };
+        var neat = all.Where(one => !IsDense(one)).Select(one => (int?)one.People).Max();
+        return all.Select(one => IsDense(one) ? one with { More = one.People - neat } : one);
     }
 
     private (FillCandidate?, Problem?) Tried(Plan plan, string words, Edit edit, string blockId, bool judged)
@@ -219,6 +229,7 @@ internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, 
             [.. stock.Where(use => use.Short > 0).Select(use => $"{use.Short} {use.Name}")],
             Drawn(items.SelectMany(item => item.Solids)),
             Drawn(items.SelectMany(item => item.Seated)),
+            null,
             edit
         );
     }

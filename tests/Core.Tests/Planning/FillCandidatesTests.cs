@@ -87,6 +87,11 @@ public sealed class FillCandidatesTests
         var dense = all.Single(one => one.Words == "Dense");
         Assert.All(neat, one => Assert.True(one.Tables <= dense.Tables));
         Assert.NotEqual(dense, all[0]);
+        // What squeezing wins is told: against the fullest that is neat.
+        Assert.Equal(dense.Seats - all.Where(one => one.More is null).Max(one => one.Seats), dense.More);
+        Assert.InRange(dense.More!.Value, 1, 80);
+        Assert.All(all, one => Assert.Equal(one.Words.StartsWith("Dense", StringComparison.Ordinal), one.More is not null));
+        Assert.All(neat, one => Assert.Null(one.More));
     }
 
     /// <summary>Where fewer come than have room one is spread: everybody has a seat, and nobody's next table is nearer than in the others.</summary>

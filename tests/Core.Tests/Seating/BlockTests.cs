@@ -430,4 +430,44 @@ public sealed class BlockTests
         Assert.Equal($"{tables}, {8 * gone.Length} seats more", BlockDifference.Told(sample.Plan, back));
         Assert.Equal("", sample.Planner.Probe(sample.Plan, new LabelItem("stage", "S1"), S, L).Blocks);
     }
+
+    /// <summary>What stands on a table goes with it, and what stands on that; where the table goes it waits beside the plan, is told, and comes back with Undo.</summary>
+    [Fact]
+    public void What_stood_on_a_table_that_goes_is_set_aside_and_told()
+    {
+        var sample = new Sample().Room(20_000, 14_000).Door().Place("stage", "stage-deck-2x1", 10_000, 13_300);
+        sample.Do(new PutOverRooms(Block(0, 0, 1, 1), ["room"]));
+        var before = Tables(sample);
+        foreach (var table in before)
+        {
+            sample.Place($"lamp-{table.Id}", "table-lamp", table.X, table.Y);
+            sample.Do(new RaiseItem($"lamp-{table.Id}", 0, table.Id));
+            sample.Do(new LabelItem($"lamp-{table.Id}", $"L{table.Label}"));
+            sample.Place($"vase-{table.Id}", "table-lamp", table.X, table.Y);
+            sample.Do(new RaiseItem($"vase-{table.Id}", 0, $"lamp-{table.Id}"));
+        }
+        var plan = sample.Plan;
+        var edit = new MoveItems(["stage"], 0, -5000);
+        var told = sample.Planner.Probe(plan, edit, S, L).Blocks;
+        sample.DoAndUndo(edit);
+        var now = Tables(sample).ToDictionary(item => item.Id);
+        var gone = before.Where(item => !now.ContainsKey(item.Id)).ToArray();
+        Assert.NotEmpty(gone);
+        Assert.EndsWith(
+            $"; set aside: {string.Join(", ", gone.Select(item => $"Table lamp L{item.Label}"))}, Table lamp ({gone.Length})",
+            told,
+            StringComparison.Ordinal
+        );
+        foreach (var table in before)
+        foreach (var what in (string[])["lamp", "vase"])
+        {
+            var item = sample.Plan.Find<Item>($"{what}-{table.Id}")!;
+            Assert.Equal(!now.ContainsKey(table.Id), item.SetAside);
+            if (now.TryGetValue(table.Id, out var stays))
+                Assert.True(item.Placement.Origin.DistanceTo(stays.Placement.Origin) < 1, $"{item.Id} is not where its table is");
+            else
+                Assert.Equal((0.0, (string?)null), (item.Elevation, item.StandsOn));
+        }
+        Assert.Empty(sample.State.Overlaps);
+    }
 }

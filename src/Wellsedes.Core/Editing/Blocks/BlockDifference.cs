@@ -18,8 +18,39 @@ public static class BlockDifference
                 .Where(group => group.Key is { } id && plan.Find(id) is Thing block && block.Fills() is not null)
                 .Where(group => !change.Entities.Any(entity => entity.Id == group.Key && entity.After is null))
                 .Select(group => Told(plan, [.. group]))
+                .Append(Waiting(plan, change))
                 .Where(words => words.Length > 0)
         );
+
+    /// <summary>What stood on tables that go and waits now to be placed: "set aside: Table lamp 3, Table lamp 4, Vase (2)".</summary>
+    private static string Waiting(Plan plan, Change change)
+    {
+        var gone = change
+            .Entities.Where(one => one is { Before: Item { Parent: not null }, After: null })
+            .Select(one => one.Id)
+            .ToHashSet();
+        if (gone.Count == 0)
+            return "";
+        var names = change
+            .Entities.Where(one => one is { Before: Item { SetAside: false }, After: Item { SetAside: true } })
+            .Select(one => (Item)one.Before!)
+            .Where(item => StoodOn(plan, item).Any(gone.Contains))
+            .CountBy(item => plan.CatalogueItem(item.Catalogue) is { } kind ? PlacedItem.NameOf(item, kind) : item.Label)
+            .Select(name => name.Value == 1 ? name.Key : string.Create(CultureInfo.InvariantCulture, $"{name.Key} ({name.Value})"));
+        return Named([.. LabelText.InOrder(names)]) is { Length: > 0 } named ? $"set aside{named}" : "";
+    }
+
+    /// <summary>The ids of what an item stands on, and of what that does.</summary>
+    private static IEnumerable<string> StoodOn(Plan plan, Item item)
+    {
+        for (var (on, deep) = (item.StandsOn, 0); on is not null && deep < MostStacked; deep++)
+        {
+            yield return on;
+            on = plan.Find<Item>(on)?.StandsOn;
+        }
+    }
+
+    private const int MostStacked = 10;
 
     private static string Told(Plan plan, EntityChange[] changes)
     {
@@ -39,14 +70,17 @@ public static class BlockDifference
         if (what == "table" && seats != 0)
             words += $", {Counted((int)Math.Abs(seats), "seat")}";
         string[] labels = [.. LabelText.InOrder(gone.Select(item => item.Label).Where(label => label.Length > 0))];
-        var named =
-            count > 0 || labels.Length == 0 ? ""
-            : labels.Length <= MostNamed ? $": {string.Join(", ", labels)}"
-            : $": {string.Join(", ", labels[..MostNamed])} and {labels.Length - MostNamed} more";
+        var named = count > 0 ? "" : Named(labels);
         return $"{words} {(count < 0 ? "fewer" : "more")}{named}";
 
         long SeatsOf(Item[] items) => items.Sum(item => (item.Seats ?? plan.CatalogueItem(item.Catalogue)?.Seats ?? default).Total);
     }
+
+    /// <returns>": 4, 9"; "" for none.</returns>
+    private static string Named(string[] all) =>
+        all.Length == 0 ? ""
+        : all.Length <= MostNamed ? $": {string.Join(", ", all)}"
+        : $": {string.Join(", ", all[..MostNamed])} and {all.Length - MostNamed} more";
 
     private static string Counted(int count, string what) =>
         string.Create(CultureInfo.InvariantCulture, $"{count} {what}{(count == 1 ? "" : "s")}");

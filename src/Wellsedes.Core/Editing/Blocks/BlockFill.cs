@@ -138,7 +138,7 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
                 var now = Becoming(was, item, label);
                 Put(was, now);
                 if (now.Placement != was.Placement)
-                    foreach (var on in carried[was.Id])
+                    foreach (var on in ItemEdits.AllOn(carried, [was.Id]))
                         Put(on, ItemEdits.Carried(on, was.Placement, now.Placement));
                 continue;
             }
@@ -150,12 +150,14 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
             label ??= one.Kind.Counted == "table" ? ItemEdits.NextNumber(labels) : "";
             Put(null, item with { Id = id, Label = label, Slot = slot });
         }
+        var waiting = after.All<Item>().Count(item => item.SetAside);
         var used = given.OfType<Item>().Select(item => item.Id).ToHashSet();
         foreach (var item in site.Own.Where(item => !used.Contains(item.Id)))
         {
             Put(item, null);
-            foreach (var on in carried[item.Id])
-                Put(on, on with { StandsOn = null, Elevation = 0 });
+            // What stood there waits for a place of its own: on the floor it would be in the way.
+            foreach (var on in ItemEdits.AllOn(carried, [item.Id]))
+                Put(on, ItemEdits.Aside(on with { StandsOn = null, Elevation = 0 }, spaces(after, on.LevelId).Bounds, waiting++));
         }
         var becomes = block.Filled(asked);
         if (becomes.Equals(block))

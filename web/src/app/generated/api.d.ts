@@ -3707,6 +3707,8 @@ export interface components {
             short: string[];
             tablesDrawn: string;
             chairsDrawn: string;
+            /** Format: int32 */
+            more: null | number;
             edit: components["schemas"]["Edit"];
         };
         FillsRequest: {

@@ -281,6 +281,9 @@
                 : ''}">{people(one)} {one.standing ? "standing" : "seats"}</span
             >
             <span class="block">{one.words}</span>
+            {#if one.more != null}<span class="block"
+                >{one.more || "none"} more than in lines or staggered</span
+              >{/if}
             <span class="block text-soft">{figures(one)}</span>
             {#if judged}
               <span class="block {one.unreached ? 'text-must' : 'text-soft'}">{waysTold(one)}</span>
