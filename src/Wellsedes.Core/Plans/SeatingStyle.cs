@@ -155,6 +155,7 @@ public static class SeatingStyles
         "round-table-1500",
         "round-table-1830",
         "round-table-2130",
+        "round-table-children",
     ];
 
     private static readonly ImmutableArray<string> Chairs =

@@ -1,4 +1,5 @@
 using Wellsedes.Core.Editing;
+using Wellsedes.Core.Editing.Blocks;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
@@ -67,6 +68,38 @@ public sealed class BlockChoicesTests
             Assert.Equal(2, Of(sample).Count(item => item.Catalogue == second));
         Assert.True(eights > 0);
     }
+
+    /// <summary>68 guests, eight of them children: six tables of ten and one that is low, with low chairs; nobody else is offered it.</summary>
+    [Fact]
+    public void Children_have_a_table_of_their_own()
+    {
+        var sample = new Sample().Room(18_000, 12_000).Door();
+        var block = Block(SeatingStyle.Rounds) with
+        {
+            Catalogue = "round-table-1830",
+            Seats = 10,
+            Guests = 68,
+            SecondCatalogue = "round-table-children",
+        };
+        sample.DoAndUndo(new PutOverRooms(block, ["room"]));
+        Assert.Equal((68, 7), (sample.State.Tally.Seats, Of(sample).Length));
+        var low = Assert.Single(sample.State.Items, item => item.Item.Catalogue == "round-table-children");
+        Assert.Equal((8, 530.0), (low.Form.Seats.Length, low.Kind.Size.Height));
+        Assert.All(low.Seated.Where(shape => shape.Corners.Length > 1), chair => Assert.InRange(chair.Bounds.Width, 339, 600));
+        Assert.Empty(sample.State.Overlaps);
+        var offers = BlockOffersOf(
+            new Sample().Room(18_000, 12_000).Door(),
+            Block(SeatingStyle.Rounds) with
+            {
+                Catalogue = "round-table-1500",
+            }
+        );
+        Assert.Contains(offers, offer => offer.Words.Contains("seats each"));
+        Assert.DoesNotContain(offers, offer => offer.Words.Contains("Children"));
+    }
+
+    private static IEnumerable<BlockOffer> BlockOffersOf(Sample sample, SeatingBlock block) =>
+        sample.Do(new PutOverRooms(block, ["room"])).Planner.Offers(sample.Plan, "block");
 
     [Fact]
     public void Reserved_rows_say_so_on_each_label()

@@ -59,6 +59,9 @@ internal static class BlockOffers
     private const int MostThings = 6;
     private const int MostOffers = 8;
 
+    /// <summary>Tables are for the same people where their heights differ by less, in mm.</summary>
+    private const double SameHeight = 100;
+
     private static SeatsAsked Free(SeatsAsked asked) => asked with { Wanted = null, Guests = null };
 
     /// <summary>A box a little wider or deeper, the least that is tried first; a shape of its own is not stretched.</summary>
@@ -107,7 +110,11 @@ internal static class BlockOffers
             yield return ($"{kind.Seats.Total} seats a table", asked with { Seats = null });
         var smaller = plan
             .Library.Catalogue.Items.Where(item =>
-                item.Maker == kind.Maker && item.Counted == kind.Counted && item.Size.Width < kind.Size.Width - 1
+                item.Maker == kind.Maker
+                && item.Counted == kind.Counted
+                && item.Size.Width < kind.Size.Width - 1
+                // Nobody is asked to sit at a children's table.
+                && Math.Abs(item.Size.Height - kind.Size.Height) < SameHeight
             )
             .OrderByDescending(item => item.Size.Width)
             .FirstOrDefault();
