@@ -39,7 +39,7 @@ const many = 400;
 /** A picture in full that takes longer than this, in ms, is not drawn again: its things stay boxes. */
 const patience = 900;
 /** Longer than this in ms a moving picture does not take, if fewer points of it help; and no less of the screen's fineness than this. */
-const flowing = 60;
+const flowing = 45;
 const coarsest = 0.6;
 /** After so many pictures it is known how long they take. */
 const tries = 4;
