@@ -133,8 +133,10 @@
   const stale = $derived(answered !== question);
   const asked = new Asked();
   let lastAsked = -Infinity;
-  /** Those already shown stay where they are, so that none comes under the hand that was not there. */
+  let list = $state<HTMLElement | null>(null);
+  /** Those already shown stay where they are while a hand is among them, so that none comes under it that was not there; else the best come first. */
   const inOrder = (now: readonly FillCandidate[], shown: readonly FillCandidate[]) => {
+    if (!list?.matches(":hover, :focus-within")) return now;
     const place = (one: FillCandidate) => {
       const at = shown.findIndex((other) => other.words === one.words);
       return at < 0 ? shown.length : at;
@@ -261,7 +263,12 @@
     >
   {/if}
   {#if problem}<p class="text-must" role="alert">{problem}</p>{/if}
-  <ul class="space-y-1.5 {stale ? 'opacity-50' : ''}" aria-label="Candidates" aria-busy={stale}>
+  <ul
+    bind:this={list}
+    class="space-y-1.5 {stale ? 'opacity-50' : ''}"
+    aria-label="Candidates"
+    aria-busy={stale}
+  >
     {#each candidates as one (one.words)}
       <li>
         <button
