@@ -275,6 +275,9 @@
     stirred.paintNames(ctx, view, painted);
     paintPlacing(ctx);
     ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
+    // Over what is held: where it lies on another is mostly within it.
+    if (gesture?.kind === "move" || gesture?.kind === "pull" || tools.tool.kind === "place")
+      paintOverlaps(ctx, view, overlapsOn(plan.probe?.figures?.findings ?? [], plan.levelId));
     paintShellLive(ctx);
     const tool = tools.tool;
     const taking = tool.kind === "measure" && tool.from ? tool : null;
@@ -373,8 +376,6 @@
     const finding = plan.findings.find((f) => f.id === plan.finding);
     if (!gesture) paintRoute(ctx, view, plan.route);
     if (finding && isOn(finding, plan.levelId)) paintFinding(ctx, view, finding);
-    if (gesture?.kind === "move" || gesture?.kind === "pull" || tools.tool.kind === "place")
-      paintOverlaps(ctx, view, overlapsOn(plan.probe?.figures?.findings ?? [], plan.levelId));
     paintGuide(ctx, view, (plan.probe?.guide ?? []) as Point[]);
     ghost.paint(ctx, view, ratio, plan.levelId);
   }
