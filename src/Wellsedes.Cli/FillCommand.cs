@@ -77,7 +77,7 @@ internal static class FillCommand
         var way = one.Narrowest is { } width
             ? $", narrowest way {WidthText.Write(width, units)}{(units == UnitSystem.Metric ? " mm" : "")}"
             : "";
-        var more = one.More is { } won ? $", {won} more than in lines or staggered" : "";
+        var more = one.More is { } won ? $", {(won == 0 ? "none" : won)} more than in lines or staggered" : "";
         var missed = one.Unreached > 0 ? $", {one.Unreached} too narrow" : "";
         return string.Create(
             CultureInfo.InvariantCulture,

@@ -86,12 +86,12 @@ internal sealed class FillCandidates(Editor editor, ItemForms forms, Func<Plan, 
         return Chosen(Compared(tried.Select(one => one.Candidate).OfType<FillCandidate>().ToArray()), asked.Guests);
     }
 
-    /// <summary>Dense ones with what they win, where there is another to hold them against.</summary>
+    /// <summary>Dense ones with what they win, where there is another to hold them against; without those that hold fewer in no lines.</summary>
     private static IEnumerable<FillCandidate> Compared(FillCandidate[] all)
     {
         bool IsDense(FillCandidate one) => ThingOf(one.Edit)?.Fills() is { IsDense: true };
         var neat = all.Where(one => !IsDense(one)).Select(one => (int?)one.People).Max();
-        return all.Select(one => IsDense(one) ? one with { More = one.People - neat } : one);
+        return all.Select(one => IsDense(one) ? one with { More = one.People - neat } : one).Where(one => one.More is null or >= 0);
     }
 
     private (FillCandidate?, Problem?) Tried(Plan plan, string words, Edit edit, string blockId, bool judged)

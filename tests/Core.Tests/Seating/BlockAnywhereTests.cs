@@ -236,13 +236,13 @@ public sealed class BlockAnywhereTests
         var random = new Random(seed);
         var sample = new Sample().Room(13_000, 10_000).Door(along: 5000, width: 1400).Place("stage", "stage-deck-2x1", 6000, 8500);
         sample.Do(new PutOverRooms(Block(style), ["room"]));
-        for (var step = 0; step < 14; step++)
+        for (var step = 0; step < 16; step++)
         {
             var block = sample.Plan.Find<SeatingBlock>("block")!;
             var items = sample.Plan.OfScheme<Item>(S).Where(item => item.Parent == "block").ToArray();
             var one = items[random.Next(items.Length)].Id;
             double Off() => random.Next(-10, 11) * 100;
-            Edit edit = (step % 7) switch
+            Edit edit = (step % 8) switch
             {
                 0 => new MoveItems([one], Off(), Off()) { Sure = true },
                 1 => new LockThings([one], true),
@@ -250,6 +250,7 @@ public sealed class BlockAnywhereTests
                 3 => new MoveItems(["stage"], Off(), -500),
                 4 => new PutThing(block with { Facing = 5 * random.Next(72) }) { Sure = true },
                 5 => new PutThing(block with { GapInRow = random.Next(3, 9) * 100, Width = block.Width - 100 }) { Sure = true },
+                6 => new LookAt("block", random.Next(-5000, 20_000), random.Next(-5000, 18_000)),
                 _ => new PutThing(block.As(Styles[random.Next(Styles.Length)])) { Sure = true },
             };
             if (sample.Planner.Answer(sample.Plan, edit).Change is null)
