@@ -194,6 +194,51 @@ for (const delay of [0, 80, 300])
     await expect.poll(async () => (await block()).gapInRow).toBe(900);
   });
 
+test("a figure typed into a field whose own changes under the hand takes its place", async ({
+  planner,
+  page,
+}) => {
+  await planner.signIn();
+  await planner.newPlan("Under the hand");
+  await page.getByRole("button", { name: "Make the room" }).click();
+  await planner.saved();
+  await planner.part("Openings");
+  await page.getByRole("button", { name: "Door", exact: true }).first().click();
+  await page.getByRole("button", { name: /^Put a/ }).click();
+  const wall = await planner.at(3000, -60);
+  await page.mouse.move(wall.x, wall.y);
+  await page.mouse.click(wall.x, wall.y);
+  const west = page.getByLabel("From west corner", { exact: true });
+  await expect(west).toBeVisible();
+  await planner.saved();
+  const before = await west.inputValue();
+  let release = () => {};
+  const held = new Promise<void>((done) => (release = done));
+  await page.route("**/edits", async (route) => {
+    await held;
+    await route.continue();
+  });
+  const width = page
+    .locator("aside")
+    .last()
+    .getByLabel("Width", { exact: true });
+  await width.fill("900");
+  await width.press("Enter");
+  await west.focus();
+  await west.selectText();
+  release();
+  await expect(west).not.toHaveValue(before);
+  await page.unroute("**/edits");
+  await page.keyboard.type("600");
+  await page.keyboard.press("Enter");
+  await expect(west).toHaveValue("600");
+  await planner.saved();
+  const door = (await served(page)).entities.find(
+    (e: { type: string }) => e.type === "opening",
+  );
+  expect(door.width).toBe(900);
+});
+
 test("what follows a length that cannot be read is not drawn, and is told", async ({
   planner,
   page,

@@ -1,8 +1,9 @@
 <script lang="ts">
-  import { onDestroy } from "svelte";
+  import { onDestroy, untrack } from "svelte";
   import type { UnitSystem } from "../app/api";
   import { writeLength } from "../plan/figures";
   import { backToPlan } from "./focus";
+  import { keepSelected } from "./keepSelected";
   import { afterPress } from "./press";
   import { mark, readFigure, underway } from "./readFigure";
 
@@ -37,6 +38,11 @@
   const written = $derived(
     value === null ? "" : angle ? `${Math.round(value * 100) / 100}` : write(value, units),
   );
+  let input = $state.raw<HTMLInputElement>();
+  $effect.pre(() => {
+    void written;
+    untrack(() => keepSelected(input));
+  });
   let text = $state<string | null>(null);
   let problem = $state("");
   onDestroy(() => mark(id, null));
@@ -77,6 +83,7 @@
   <label for={id} class={hideLabel ? "sr-only" : "w-[88px] shrink-0 text-soft"}>{label}</label>
   <span class="field min-w-0 flex-1" class:opacity-60={disabled}>
     <input
+      bind:this={input}
       {id}
       data-figure
       class="font-figure w-full min-w-0 bg-transparent text-[14px] font-semibold outline-none"

@@ -1,8 +1,9 @@
 <script lang="ts">
-  import { onDestroy } from "svelte";
+  import { onDestroy, untrack } from "svelte";
   import { backToPlan } from "./focus";
+  import { keepSelected } from "./keepSelected";
   import { afterPress } from "./press";
-  import { mark, underway } from "./readFigure";
+  import { afterReading, mark, underway } from "./readFigure";
   import { readNumber } from "./readNumber";
 
   interface Props {
@@ -36,6 +37,11 @@
 
   const id = $props.id();
   const written = $derived(value === null ? "" : `${Math.round(value * 100) / 100}`);
+  let input = $state.raw<HTMLInputElement>();
+  $effect.pre(() => {
+    void written;
+    untrack(() => keepSelected(input));
+  });
   let text = $state<string | null>(null);
   let problem = $state("");
   onDestroy(() => mark(id, null));
@@ -68,7 +74,7 @@
     say(read.problem);
     if (read.problem) return;
     text = null;
-    onvalue(read.value);
+    afterReading(() => onvalue(read.value));
   }
 </script>
 
@@ -76,6 +82,7 @@
   <label class={bare ? "sr-only" : "w-[88px] shrink-0 text-soft"} for={id}>{label}</label>
   <span class="field min-w-0 flex-1" class:opacity-60={disabled}>
     <input
+      bind:this={input}
       {id}
       data-figure
       class="font-figure w-full min-w-0 bg-transparent text-[14px] font-semibold outline-none"

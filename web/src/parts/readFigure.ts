@@ -28,10 +28,32 @@ export async function figuresRead(form?: Element | null): Promise<string> {
   return "";
 }
 
-/** Has the server read a typed length (mm) or angle (degrees). */
+/** What was typed last and is still being read, if anything is. */
+let last: Promise<unknown> | null = null;
+
+/** The answer, not before those that were asked for earlier: a width and then a distance from a corner are not the same the other way round. */
+export function inTurn<T>(answer: Promise<T>): Promise<T> {
+  const before = last ?? Promise.resolve();
+  const mine = before.then(
+    () => answer,
+    () => answer,
+  );
+  last = mine;
+  const done = () => last === mine && (last = null);
+  mine.then(done, done);
+  return mine;
+}
+
+/** Does something once all that was typed before it has been read: at once where nothing is being read. */
+export function afterReading(what: () => void) {
+  if (last) void inTurn(Promise.resolve()).then(what);
+  else what();
+}
+
+/** Has the server read a typed length (mm) or angle (degrees); in the order in which they are asked for. */
 export async function readFigure(text: string, units: UnitSystem, angle = false) {
-  const { data } = await api
-    .POST("/api/figures", { body: { text, units, angle } })
-    .catch(() => ({ data: undefined }));
+  const { data } = await inTurn(
+    api.POST("/api/figures", { body: { text, units, angle } }).catch(() => ({ data: undefined })),
+  );
   return data ?? { value: null, problem: "The server cannot be reached.", position: 0 };
 }
