@@ -139,16 +139,22 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
     {
         if (ids.IsEmpty || plan.Find<Item>(ids[0]) is not { } first)
             return ids;
-        var raised = plan.OfScheme<Item>(first.SchemeId).Where(item => item.StandsOn is not null).ToLookup(item => item.StandsOn!);
+        var raised = Raised(plan.OfScheme<Item>(first.SchemeId));
         if (raised.Count == 0)
             return ids;
         return [.. ids, .. AllOn(raised, ids).Select(item => item.Id)];
     }
 
+    /// <summary>Items by what they stand on.</summary>
+    internal static ILookup<string, Item> Raised(IEnumerable<Item> items) =>
+        items.Where(item => item.StandsOn is not null).ToLookup(item => item.StandsOn!);
+
     /// <summary>All that stands on items, directly or on what does, each once.</summary>
     /// <param name="raised">Items by what they stand on.</param>
-    internal static List<Item> AllOn(ILookup<string, Item> raised, ImmutableArray<string> ids)
+    internal static IReadOnlyList<Item> AllOn(ILookup<string, Item> raised, ImmutableArray<string> ids)
     {
+        if (raised.Count == 0)
+            return [];
         var known = ids.ToHashSet();
         List<Item> all = [.. ids.SelectMany(id => raised[id]).Where(item => known.Add(item.Id))];
         for (var i = 0; i < all.Count; i++)

@@ -106,7 +106,11 @@ public sealed class MakerTests
                 continue;
             var floor = Polygons.Union(Made(kind, size, parameters).Solids).Sum(region => region.Area);
             var share = floor / (size.Width * size.Depth);
-            Assert.True(share is > 0.3 and < 1.0001, $"{kind.Key} {size}: {share:0.000} of its box");
+            // Two arms of a typed depth leave more of a large corner open.
+            Assert.True(
+                share > (kind.Maker == "corner-surface" ? 0.3 : 0.35) && share < 1.0001,
+                $"{kind.Key} {size}: {share:0.000} of its box"
+            );
         }
     }
 

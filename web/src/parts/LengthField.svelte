@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { onDestroy, untrack } from "svelte";
+  import { onDestroy } from "svelte";
   import type { UnitSystem } from "../app/api";
   import { writeLength } from "../plan/figures";
   import { backToPlan } from "./focus";
-  import { keepSelected } from "./keepSelected";
+  import { keepSelected } from "./keepSelected.svelte";
   import { afterPress } from "./press";
   import { mark, readFigure, underway } from "./readFigure";
 
@@ -39,10 +39,10 @@
     value === null ? "" : angle ? `${Math.round(value * 100) / 100}` : write(value, units),
   );
   let input = $state.raw<HTMLInputElement>();
-  $effect.pre(() => {
-    void written;
-    untrack(() => keepSelected(input));
-  });
+  keepSelected(
+    () => written,
+    () => input,
+  );
   let text = $state<string | null>(null);
   let problem = $state("");
   onDestroy(() => mark(id, null));

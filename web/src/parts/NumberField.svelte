@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { onDestroy, untrack } from "svelte";
+  import { onDestroy } from "svelte";
   import { backToPlan } from "./focus";
-  import { keepSelected } from "./keepSelected";
+  import { keepSelected } from "./keepSelected.svelte";
   import { afterPress } from "./press";
   import { afterReading, mark, underway } from "./readFigure";
   import { readNumber } from "./readNumber";
@@ -38,10 +38,10 @@
   const id = $props.id();
   const written = $derived(value === null ? "" : `${Math.round(value * 100) / 100}`);
   let input = $state.raw<HTMLInputElement>();
-  $effect.pre(() => {
-    void written;
-    untrack(() => keepSelected(input));
-  });
+  keepSelected(
+    () => written,
+    () => input,
+  );
   let text = $state<string | null>(null);
   let problem = $state("");
   onDestroy(() => mark(id, null));

@@ -1,33 +1,30 @@
-import { describe, expect, it, vi } from "vitest";
-import { afterReading, readFigure } from "./readFigure";
+import { describe, expect, it } from "vitest";
+import { messageOf } from "../app/api";
+import { figuresRead, underway } from "./readFigure";
 
-/** How long each figure takes to be read, in ms. */
-const waits: Record<string, number> = { "810": 60, "150": 20, gone: 30 };
-
-vi.mock("../app/api", () => ({
-  api: {
-    POST: async (_: string, { body }: { body: { text: string } }) => {
-      await new Promise((done) => setTimeout(done, waits[body.text] ?? 0));
-      if (body.text === "gone") throw new TypeError("no answer");
-      return { data: { value: Number(body.text), problem: null, position: 0 } };
-    },
-  },
-}));
-
-describe("figures", () => {
-  it("are taken in the order they were typed in, whichever is read first", async () => {
-    const taken: (number | null)[] = [];
-    const take = async (text: string) => taken.push((await readFigure(text, "Metric")).value ?? null);
-    const all = [take("810"), take("150"), take("gone"), take("7")];
-    afterReading(() => taken.push(99));
-    await Promise.all(all);
+describe("fields that are still being read", () => {
+  it("are waited for, also those that begin meanwhile", async () => {
+    const order: string[] = [];
+    let second = () => {};
+    let first = () => {};
+    void underway(new Promise<void>((done) => (first = done)).then(() => void order.push("first")));
+    const read = figuresRead().then(() => order.push("read"));
+    void underway(new Promise<void>((done) => (second = done)).then(() => void order.push("second")));
+    first();
     await new Promise((done) => setTimeout(done));
-    expect(taken).toEqual([810, 150, null, 7, 99]);
+    expect(order).toEqual(["first"]);
+    second();
+    await read;
+    expect(order).toEqual(["first", "second", "read"]);
   });
+});
 
-  it("wait for nothing where none is being read", () => {
-    const taken: number[] = [];
-    afterReading(() => taken.push(1));
-    expect(taken).toEqual([1]);
+describe("what is said when an answer failed", () => {
+  it("is the server's own words, in the order it gives them", () => {
+    expect(messageOf({ message: "The width is 40 mm.", title: "x" })).toBe("The width is 40 mm.");
+    expect(messageOf({ detail: "The disk is full.", title: "x" })).toBe("The disk is full.");
+    expect(messageOf({ title: "Not found" })).toBe("Not found");
+    expect(messageOf({})).toBe("Something went wrong.");
+    expect(messageOf(undefined)).toBe("The server cannot be reached.");
   });
 });

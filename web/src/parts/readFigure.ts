@@ -31,22 +31,18 @@ export async function figuresRead(form?: Element | null): Promise<string> {
 /** What was typed last and is still being read, if anything is. */
 let last: Promise<unknown> | null = null;
 
-/** The answer, not before those that were asked for earlier: a width and then a distance from a corner are not the same the other way round. */
-export function inTurn<T>(answer: Promise<T>): Promise<T> {
-  const before = last ?? Promise.resolve();
-  const mine = before.then(
-    () => answer,
-    () => answer,
-  );
+/** An answer that does not fail, not before those that were asked for earlier: a width and then a distance from a corner are not the same the other way round. */
+function inTurn<T>(answer: Promise<T>): Promise<T> {
+  const mine = (last ?? Promise.resolve()).then(() => answer);
   last = mine;
-  const done = () => last === mine && (last = null);
-  mine.then(done, done);
+  void mine.then(() => last === mine && (last = null));
   return mine;
 }
 
 /** Does something once all that was typed before it has been read: at once where nothing is being read. */
 export function afterReading(what: () => void) {
-  if (last) void inTurn(Promise.resolve()).then(what);
+  // A form that waits for its fields waits for this one too.
+  if (last) void underway(inTurn(Promise.resolve()).then(what));
   else what();
 }
 

@@ -14,11 +14,12 @@ internal static class Screens
         var thick = hasFeet ? 60 : input.Size.Depth;
         var foot = making.Y;
         var half = Math.Min(30, x);
+        var apart = Math.Min(x * 0.75, x - half);
         making
             .Solid(Convex.Rectangle(default, input.Size.Width, thick))
             .Block(SymbolRole.Solid, PrismRole.Body, -x, -thick / 2, x, thick / 2, hasFeet ? Math.Min(40, making.H * 0.1) : 0, making.H);
         if (hasFeet)
-            foreach (var at in (double[])[-Math.Min(x * 0.75, x - half), Math.Min(x * 0.75, x - half)])
+            foreach (var at in (double[])[-apart, apart])
                 making
                     .Solid(Convex.Rectangle(new Point(at, 0), 2 * half, foot * 2))
                     .Block(SymbolRole.Body, PrismRole.Leg, at - half, -foot, at + half, foot, 0, Math.Min(40, making.H * 0.1));

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using System.Globalization;
 using Wellsedes.Core.Plans;
 
@@ -25,32 +26,23 @@ public static class BlockDifference
     /// <summary>What stood on tables that go and waits now to be placed: "set aside: Table lamp 3, Table lamp 4, Vase (2)".</summary>
     private static string Waiting(Plan plan, Change change)
     {
-        var gone = change
-            .Entities.Where(one => one is { Before: Item { Parent: not null }, After: null })
+        ImmutableArray<string> gone =
+        [
+            .. change.Entities.Where(one => one is { Before: Item { Parent: not null }, After: null }).Select(one => one.Id),
+        ];
+        if (gone.IsEmpty)
+            return "";
+        var aside = change
+            .Entities.Where(one => one is { Before: Item { SetAside: false }, After: Item { SetAside: true } })
             .Select(one => one.Id)
             .ToHashSet();
-        if (gone.Count == 0)
-            return "";
-        var names = change
-            .Entities.Where(one => one is { Before: Item { SetAside: false }, After: Item { SetAside: true } })
-            .Select(one => (Item)one.Before!)
-            .Where(item => StoodOn(plan, item).Any(gone.Contains))
+        var names = ItemEdits
+            .AllOn(ItemEdits.Raised(plan.All<Item>()), gone)
+            .Where(item => aside.Contains(item.Id))
             .CountBy(item => plan.CatalogueItem(item.Catalogue) is { } kind ? PlacedItem.NameOf(item, kind) : item.Label)
             .Select(name => name.Value == 1 ? name.Key : string.Create(CultureInfo.InvariantCulture, $"{name.Key} ({name.Value})"));
         return Named([.. LabelText.InOrder(names)]) is { Length: > 0 } named ? $"set aside{named}" : "";
     }
-
-    /// <summary>The ids of what an item stands on, and of what that does.</summary>
-    private static IEnumerable<string> StoodOn(Plan plan, Item item)
-    {
-        for (var (on, deep) = (item.StandsOn, 0); on is not null && deep < MostStacked; deep++)
-        {
-            yield return on;
-            on = plan.Find<Item>(on)?.StandsOn;
-        }
-    }
-
-    private const int MostStacked = 10;
 
     private static string Told(Plan plan, EntityChange[] changes)
     {

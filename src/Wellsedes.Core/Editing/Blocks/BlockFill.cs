@@ -125,7 +125,7 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
         if (carry is not null)
             dragged.GetOrCreateValue(plan)[block.Id] = stands;
         var given = BlockMatch.Of(site.Own, stands, asked.Catalogue);
-        var carried = after.OfScheme<Item>(site.SchemeId).Where(item => item.StandsOn is not null).ToLookup(item => item.StandsOn!);
+        var carried = ItemEdits.Raised(after.OfScheme<Item>(site.SchemeId));
         var labels = ItemEdits.Labels(after, site.SchemeId);
         var rows = RowLabels.Of(asked, stands, site.Staying);
         var slot = site.Members.Select(item => item.Slot ?? 0).DefaultIfEmpty(-1).Max();
@@ -150,7 +150,8 @@ internal sealed class BlockFill(ItemForms forms, Func<Plan, string, LevelSpace> 
             label ??= one.Kind.Counted == "table" ? ItemEdits.NextNumber(labels) : "";
             Put(null, item with { Id = id, Label = label, Slot = slot });
         }
-        var waiting = after.All<Item>().Count(item => item.SetAside);
+        // Seldom anything stands on tables while a hand drags.
+        var waiting = carried.Count == 0 ? 0 : after.All<Item>().Count(item => item.SetAside);
         var used = given.OfType<Item>().Select(item => item.Id).ToHashSet();
         foreach (var item in site.Own.Where(item => !used.Contains(item.Id)))
         {
