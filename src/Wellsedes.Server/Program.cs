@@ -78,9 +78,13 @@ builder
 builder.Services.AddOpenApi();
 builder.Services.AddSingleton<Wellsedes.Server.Features.Catalogue.PlanCatalogue>();
 builder.Services.AddMemoryCache();
+builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddSingleton<SignIns>();
 builder.Services.AddSingleton<FirstAccount>();
 builder.Services.AddSingleton<Roles>();
+
+// A gap in the table of edits keeps the server from starting.
+builder.Services.AddSingleton(Wellsedes.Core.Editing.EditKinds.Shipped);
 builder.Services.AddSingleton<Followers>();
 builder.Services.AddSingleton<OpenPlans>();
 builder.Services.AddSingleton<PlanPictures>();
@@ -186,6 +190,7 @@ internal static class Failure
         var error = context.Features.Get<IExceptionHandlerFeature>()?.Error;
         var (status, message) = error switch
         {
+            PlanGoneException gone => (404, gone.Message),
             PlanFaultException wrong => (409, $"The plan is open for reading only: {wrong.Message}"),
             PlanInDoubtException or PlanRevisionClashException => (
                 503,

@@ -63,9 +63,7 @@ public sealed class PlanStore(IDbContextFactory<WellsedesContext> contexts, Json
             .FirstOrDefaultAsync(cancel);
         if (snapshot is null)
             return null;
-        var entities = JsonNode.Parse(snapshot.Entities)!.AsArray();
-        var firstLevel = snapshot.Format < PlanFormat.Version ? PlanFormat.FirstLevel(entities) : "";
-        PlanFormat.Raise(entities, snapshot.Format);
+        var entities = Read(snapshot, out var firstLevel);
         var changes = await ChangesAsync(context, planId, snapshot, cancel);
         var log = new LogReader(json, firstLevel);
         string? broken = null;
@@ -74,7 +72,7 @@ public sealed class PlanStore(IDbContextFactory<WellsedesContext> contexts, Json
         var versions = snapshot.Versions is { } stored
             ? JsonSerializer.Deserialize<Dictionary<string, long>>(stored)!
             : log.Versions.ToDictionary(pair => pair.Key, pair => pair.Value);
-        var plan = Plan.Of(entities.Deserialize<Entity[]>(json)!, library, versions);
+        var plan = Plan.Of(entities, library, versions);
         foreach (var change in changes.Where(c => c.Revision > snapshot.Revision))
         {
             try
@@ -103,6 +101,19 @@ public sealed class PlanStore(IDbContextFactory<WellsedesContext> contexts, Json
             names.ToImmutableDictionary(),
             broken
         );
+    }
+
+    /// <summary>What is in a snapshot; one of an earlier format is raised to this one.</summary>
+    /// <param name="firstLevel">The id of the first level, which changes of earlier formats do not say; "" where it is not asked for.</param>
+    private Entity[] Read(PlanSnapshot snapshot, out string firstLevel)
+    {
+        firstLevel = "";
+        if (snapshot.Format == PlanFormat.Version)
+            return JsonSerializer.Deserialize<Entity[]>(snapshot.Entities, json)!;
+        var entities = JsonNode.Parse(snapshot.Entities)!.AsArray();
+        firstLevel = PlanFormat.FirstLevel(entities);
+        PlanFormat.Raise(entities, snapshot.Format);
+        return entities.Deserialize<Entity[]>(json)!;
     }
 
     /// <summary>

@@ -9,7 +9,17 @@ namespace Wellsedes.Formats.Tests;
 /// <summary>prove and draw as somebody at a terminal runs them.</summary>
 public sealed class CommandLineTests
 {
+    /// <summary>What a command answers and prints, run in this process: starting one takes longer than most commands.</summary>
     private static (int Code, string Out, string Error) Run(params string[] arguments)
+    {
+        var (code, printed, error) = Spoken.Of(() => (int)Program.Invoke(null, [arguments])!);
+        return (code, printed, error);
+    }
+
+    private static readonly System.Reflection.MethodInfo Program = System.Reflection.Assembly.Load("Wellsedes.Cli").EntryPoint!;
+
+    /// <summary>The same as a program of its own, as somebody at a terminal runs it.</summary>
+    private static (int Code, string Out, string Error) Start(params string[] arguments)
     {
         var program = Path.Combine(AppContext.BaseDirectory, "Wellsedes.Cli.dll");
         var start = new ProcessStartInfo("dotnet", [program, .. arguments])
@@ -24,6 +34,15 @@ public sealed class CommandLineTests
         var output = process.StandardOutput.ReadToEnd();
         process.WaitForExit();
         return (process.ExitCode, output, error.Result);
+    }
+
+    [Fact]
+    public void A_program_of_its_own_says_the_same()
+    {
+        string[] asked = ["rule", "ibc2021-olf-business", "--input", """{"area_ft2": 1000, "basis": "gross"}"""];
+        Assert.Equal(Run(asked), Start(asked));
+        Assert.Equal(Run("rule"), Start("rule"));
+        Assert.Equal(2, Start().Code);
     }
 
     [Fact]

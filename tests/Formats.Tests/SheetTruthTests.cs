@@ -113,7 +113,7 @@ public sealed class SheetTruthTests
     [InlineData(UnitSystem.FeetInches)]
     public void On_a_hundred_plans_rail_rooms_sheet_and_schedule_tell_one_story(UnitSystem units)
     {
-        for (var seed = 0; seed < 100; seed++)
+        for (var seed = 0; seed < Whole.Or(40, 100); seed++)
         {
             var drawn = Drawn.OfSeed(seed, units);
             var state = drawn.On(L);

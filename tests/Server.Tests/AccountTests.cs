@@ -54,7 +54,7 @@ public sealed class AccountTests(Cluster cluster) : HouseTests(cluster)
     [Fact]
     public async Task A_given_database_gets_no_demo_people_and_its_first_account_is_made_once_by_who_has_the_link()
     {
-        await using var empty = new House(Cluster.NewDatabase(), demo: false);
+        await using var empty = new House(Cluster.NoDatabase(), demo: false);
         var visitor = new Visitor(empty.CreateClient());
         await visitor.RenewTokenAsync();
         var refused = await visitor.Client.PostAsJsonAsync(

@@ -16,7 +16,7 @@ public sealed class EarlierDatabaseTests(Cluster cluster)
 
     private async Task<House> RestoreAsync(string dump)
     {
-        var database = cluster.NewDatabase();
+        var database = cluster.NoDatabase();
         var name = new NpgsqlConnectionStringBuilder(database).Database!;
         await using (var server = new NpgsqlConnection(cluster.Server))
         {

@@ -33,7 +33,7 @@ public sealed class GateTests(Cluster cluster) : HouseTests(cluster)
         await using (var hold = new NpgsqlCommand("""LOCK TABLE "Changes" IN EXCLUSIVE MODE""", other, held))
             await hold.ExecuteNonQueryAsync();
         var edit = owner.EditAsync(plan, new MoveItems(["asked"], 40, 0));
-        await Task.Delay(300);
+        await StandsAtTheLockAsync();
         Assert.False(edit.IsCompleted);
         var soon = new CancellationTokenSource(TimeSpan.FromSeconds(15)).Token;
         var seen = await owner.Client.GetFromJsonAsync<PlanView>($"/api/plans/{plan}", Visitor.Answers, soon);
@@ -50,6 +50,20 @@ public sealed class GateTests(Cluster cluster) : HouseTests(cluster)
         Assert.False(edit.IsCompleted);
         await held.RollbackAsync();
         Assert.Equal(before.Revision + 1, (await Done(edit)).Changed.Revision);
+    }
+
+    /// <summary>Until somebody waits for a lock in the database of this test.</summary>
+    private async Task StandsAtTheLockAsync()
+    {
+        await using var look = new NpgsqlConnection(House.Database);
+        await look.OpenAsync();
+        await using var waiting = new NpgsqlCommand(
+            "SELECT count(*) FROM pg_stat_activity WHERE datname = current_database() AND wait_event_type = 'Lock'",
+            look
+        );
+        var until = DateTime.UtcNow.AddSeconds(30);
+        while ((long)(await waiting.ExecuteScalarAsync())! == 0)
+            Assert.True(DateTime.UtcNow < until, "Nobody came to the lock.");
     }
 
     [Fact]

@@ -14,11 +14,15 @@ public sealed class House(string database, bool demo = true) : WebApplicationFac
 {
     public string Database => database;
 
+    /// <summary>The clock of this server, which tests set on.</summary>
+    public SetClock Clock { get; } = new();
+
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
         builder.UseSetting("WELLSEDES_DATABASE", database);
         if (demo)
             builder.UseSetting("WELLSEDES_DEMO", Path.Combine(Cluster.Root, "demo"));
+        builder.ConfigureServices(services => services.AddSingleton<TimeProvider>(Clock));
         // Every request makes the cookie anew from the account, as after half an hour.
         builder.ConfigureServices(services =>
             services.Configure<SecurityStampValidatorOptions>(options => options.ValidationInterval = TimeSpan.Zero)

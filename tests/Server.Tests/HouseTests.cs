@@ -8,11 +8,7 @@ public abstract class HouseTests(Cluster cluster) : IAsyncLifetime
     /// <summary>Set anew by a test that starts the server again.</summary>
     protected House House { get; set; } = null!;
 
-    public ValueTask InitializeAsync()
-    {
-        House = new House(Cluster.NewDatabase());
-        return ValueTask.CompletedTask;
-    }
+    public async ValueTask InitializeAsync() => House = new House(await Cluster.NewDatabaseAsync());
 
     public ValueTask DisposeAsync()
     {

@@ -143,7 +143,7 @@ public sealed class InventedKindTests(Cluster cluster)
     /// <summary>The log in a real database, read back by a store that knows the kind.</summary>
     private async Task Stored()
     {
-        await using var house = new House(cluster.NewDatabase());
+        await using var house = new House(await cluster.NewDatabaseAsync());
         _ = house.Server;
         var contexts = house.Services.GetRequiredService<IDbContextFactory<WellsedesContext>>();
         await using var context = await contexts.CreateDbContextAsync(TestContext.Current.CancellationToken);

@@ -126,31 +126,6 @@ public sealed class PlanTests(Cluster cluster) : HouseTests(cluster)
     }
 
     [Fact]
-    public async Task The_database_stopped_while_editing_refuses_clearly_and_comes_back_with_all_that_was_saved()
-    {
-        var owner = await House.OwnerAsync();
-        var plan = await owner.DemoPlanAsync();
-        await owner.DoAsync(plan, Visitor.Ottoman("safe"));
-        Cluster.Crash();
-        try
-        {
-            var refused = await owner.EditAsync(plan, new MoveItems(["safe"], 100, 0));
-            Assert.Equal(HttpStatusCode.ServiceUnavailable, refused.StatusCode);
-            Assert.Contains("Nothing was changed", await Visitor.MessageAsync(refused));
-        }
-        finally
-        {
-            Cluster.Start();
-        }
-        HttpResponseMessage again;
-        var tries = 0;
-        do again = await owner.EditAsync(plan, new MoveItems(["safe"], 7, 0));
-        while (!again.IsSuccessStatusCode && tries++ < 5);
-        Assert.Equal(HttpStatusCode.OK, again.StatusCode);
-        Assert.Equal(9007, (await owner.ItemAsync(plan, "safe"))!.X, 6);
-    }
-
-    [Fact]
     public async Task Plan_files_go_out_and_come_back_and_hostile_ones_stay_out()
     {
         var owner = await House.OwnerAsync();

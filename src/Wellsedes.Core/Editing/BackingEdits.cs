@@ -22,8 +22,6 @@ internal static class BackingEdits
         var before = plan.Find(backing.Id);
         if (before is not (null or Backing))
             return EditAnswer.No("id", $"\"{backing.Id}\" is something else.");
-        if (before is Backing { Locked: true } locked && backing.Locked && Moved(locked, backing))
-            return EditAnswer.No("backing", "The backing is locked; unlock it first.");
         return Editor.Swap(before is null ? $"Laid {backing.Name} beneath" : $"Changed {backing.Name}", before, backing);
     }
 
@@ -59,8 +57,6 @@ internal static class BackingEdits
     {
         if (plan.Find<Backing>(edit.Id) is not { } backing)
             return EditAnswer.No("id", "The backing is no longer there.");
-        if (backing.Locked)
-            return EditAnswer.No("backing", "The backing is locked; unlock it first.");
         var units = plan.Details.Units;
         PictureScale found;
         string from;
@@ -123,8 +119,6 @@ internal static class BackingEdits
     {
         if (plan.Find<Backing>(edit.Id) is not { } backing)
             return EditAnswer.No("id", "The backing is no longer there.");
-        if (backing.Locked)
-            return EditAnswer.No("backing", "The backing is locked; unlock it first.");
         if (!(edit.From.DistanceTo(edit.To) >= 2))
             return EditAnswer.No("to", "The two points are in the same place on the picture.");
         var (from, to) = (backing.ToLevel(edit.From), backing.ToLevel(edit.To));

@@ -10,29 +10,78 @@ internal static class BookEdits
 {
     private const int MostChanges = 200;
 
-    /// <summary>Null when the edit is not about these.</summary>
-    public static EditAnswer? Answer(Plan plan, Edit edit) =>
-        edit switch
-        {
-            ChooseBook e => RulebookShelf.Shipped.Books.FirstOrDefault(book => book.Id == e.BookId) is { } book
-                ? Choose(plan, e.Id, book)
-                : EditAnswer.No(
-                    "bookId",
-                    $"There is no book \"{Editor.Short(e.BookId)}\"; there are {string.Join(", ", RulebookShelf.Shipped.Books.Select(book => book.Id))}."
-                ),
-            BringBook e => Bring(plan, e),
-            TakeBooks e => Take(plan, e),
-            LeaveBook e => Leave(plan, e),
-            WriteHouseRule e => HouseBookEdits.Write(plan, e),
-            TakeHouseRule e => HouseBookEdits.Take(plan, e),
-            DropHouseRule e => HouseBookEdits.Drop(plan, e),
-            ChangeRule e => Change(plan, e),
-            AcceptFinding e => Accept(plan, e.Acceptance),
-            LiftAcceptance e => plan.Find<Acceptance>(e.Id) is { } lifted
-                ? EditAnswer.Done(new Change("To be mended again", [new EntityChange(lifted, null)]))
-                : EditAnswer.No("id", "It is not accepted any more."),
-            _ => null,
-        };
+    /// <summary>The edits this file answers.</summary>
+    public static ImmutableArray<EditKind> Kinds { get; } =
+    [
+        EditKind.Of<ChooseBook>(
+            "choose-book",
+            "Hold the plan against a rulebook",
+            "Held the plan against a rulebook",
+            (tools, plan, e) => ChooseShipped(plan, e)
+        ),
+        EditKind.Of<BringBook>(
+            "bring-book",
+            "Bring in a rulebook of the house",
+            "Brought in a rulebook of the house",
+            (tools, plan, e) => Bring(plan, e)
+        ),
+        EditKind.Of<TakeBooks>(
+            "take-books",
+            "Take over the rulebooks of the project",
+            "Took over the rulebooks of the project",
+            (tools, plan, e) => Take(plan, e)
+        ),
+        EditKind.Of<LeaveBook>("leave-book", "Leave a rulebook", "Left a rulebook", (tools, plan, e) => Leave(plan, e)),
+        EditKind.Of<WriteHouseRule>(
+            "write-house-rule",
+            "Write a rule of the house",
+            "Wrote a rule of the house",
+            (tools, plan, e) => HouseBookEdits.Write(plan, e)
+        ),
+        EditKind.Of<TakeHouseRule>(
+            "take-house-rule",
+            "Take a rule into the house's book",
+            "Took a rule into the house's book",
+            (tools, plan, e) => HouseBookEdits.Take(plan, e)
+        ),
+        EditKind.Of<DropHouseRule>(
+            "drop-house-rule",
+            "Drop a rule of the house",
+            "Dropped a rule of the house",
+            (tools, plan, e) => HouseBookEdits.Drop(plan, e)
+        ),
+        EditKind.Of<ChangeRule>(
+            "change-rule",
+            "Change a rule for this plan",
+            "Changed a rule for this plan",
+            (tools, plan, e) => Change(plan, e)
+        ),
+        EditKind.Of<AcceptFinding>(
+            "accept-finding",
+            "Accept a finding",
+            "Accepted a finding",
+            (tools, plan, e) => Accept(plan, e.Acceptance)
+        ),
+        EditKind.Of<LiftAcceptance>(
+            "lift-acceptance",
+            "Take back that a finding is accepted",
+            "Took back that a finding is accepted",
+            (tools, plan, e) => Lift(plan, e)
+        ),
+    ];
+
+    private static EditAnswer ChooseShipped(Plan plan, ChooseBook edit) =>
+        RulebookShelf.Shipped.Books.FirstOrDefault(book => book.Id == edit.BookId) is { } book
+            ? Choose(plan, edit.Id, book)
+            : EditAnswer.No(
+                "bookId",
+                $"There is no book \"{Editor.Short(edit.BookId)}\"; there are {string.Join(", ", RulebookShelf.Shipped.Books.Select(book => book.Id))}."
+            );
+
+    private static EditAnswer Lift(Plan plan, LiftAcceptance edit) =>
+        plan.Find<Acceptance>(edit.Id) is { } lifted
+            ? EditAnswer.Done(new Change("To be mended again", [new EntityChange(lifted, null)]))
+            : EditAnswer.No("id", "It is not accepted any more.");
 
     private static EditAnswer Choose(Plan plan, string id, Rulebook book) =>
         Carried(book) is { Rules.IsEmpty: false } carried

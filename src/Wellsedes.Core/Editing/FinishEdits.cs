@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
@@ -9,11 +10,12 @@ public sealed record PutFinish(Finish Finish) : Edit;
 
 internal static class FinishEdits
 {
-    /// <summary>Null when the edit is not about finishes.</summary>
-    public static EditAnswer? Answer(Plan plan, Edit edit)
+    /// <summary>The edits this file answers.</summary>
+    public static ImmutableArray<EditKind> Kinds { get; } =
+    [EditKind.Of<PutFinish>("put-finish", "Give a finish", "Gave a finish", (tools, plan, e) => Put(plan, e.Finish))];
+
+    private static EditAnswer Put(Plan plan, Finish finish)
     {
-        if (edit is not PutFinish { Finish: var finish })
-            return null;
         finish = finish with { Rotation = AngleText.Normal(finish.Rotation), Tint = finish.Tint.ToUpperInvariant() };
         var before = plan.Find(finish.Id);
         return Editor.Swap($"{(before is null ? "Put" : "Changed")} the finish of {NameOf(plan, finish)}", before, finish);

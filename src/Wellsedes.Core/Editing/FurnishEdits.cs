@@ -7,15 +7,23 @@ namespace Wellsedes.Core.Editing;
 /// <summary>Edits of what things are: their kind, own items made from them, the house's stock.</summary>
 internal static class FurnishEdits
 {
-    /// <summary>Null when the edit is not about these.</summary>
-    public static EditAnswer? Answer(Plan plan, Edit edit) =>
-        edit switch
-        {
-            SetStock e => Stock(plan, e),
-            ChangeKind e => Change(plan, e),
-            SeatDiners e => Diners(plan, e),
-            _ => null,
-        };
+    /// <summary>The edits this file answers.</summary>
+    public static ImmutableArray<EditKind> Kinds { get; } =
+    [
+        EditKind.Of<SetStock>("set-stock", "Set how many the house has", "Set how many the house has", (tools, plan, e) => Stock(plan, e)),
+        EditKind.Of<ChangeKind>(
+            "change-kind",
+            "Change items for another kind",
+            "Changed items for another kind",
+            (tools, plan, e) => Change(plan, e)
+        ),
+        EditKind.Of<SeatDiners>(
+            "seat-diners",
+            "Set a table for a number of diners",
+            "Set a table for a number of diners",
+            (tools, plan, e) => Diners(plan, e)
+        ),
+    ];
 
     private static EditAnswer Stock(Plan plan, SetStock edit)
     {
@@ -45,8 +53,6 @@ internal static class FurnishEdits
             .ToArray();
         if (items.Length == 0)
             return EditAnswer.No("from", $"No “{from.Name}” is placed in this scheme.");
-        if (items.FirstOrDefault(item => item.Locked) is { } locked)
-            return EditAnswer.No("ids", $"{PlacedItem.NameOf(locked, from)} is locked; unlock it first.");
         var taken = ItemEdits.Labels(plan, edit.SchemeId);
         List<EntityChange> changes = [];
         foreach (var item in items)
@@ -101,17 +107,15 @@ internal static class FurnishEdits
             return EditAnswer.No("diners", $"A table is for 1 to {TableSizes.MostDiners} diners; {edit.Diners} were given.");
         if (kind.Chair is null || TableSizes.For(kind.Maker, edit.Diners) is not var (width, depth, seats))
             return EditAnswer.No("id", $"Nobody dines at “{kind.Name}”.");
-        return item.Locked
-            ? EditAnswer.No("id", $"{PlacedItem.NameOf(item, kind)} is locked; unlock it first.")
-            : Editor.Swap(
-                $"Set {PlacedItem.NameOf(item, kind)} for {edit.Diners}",
-                item,
-                item with
-                {
-                    Width = width,
-                    Depth = depth,
-                    Seats = seats,
-                }
-            );
+        return Editor.Swap(
+            $"Set {PlacedItem.NameOf(item, kind)} for {edit.Diners}",
+            item,
+            item with
+            {
+                Width = width,
+                Depth = depth,
+                Seats = seats,
+            }
+        );
     }
 }

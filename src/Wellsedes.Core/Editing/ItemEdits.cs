@@ -13,25 +13,53 @@ namespace Wellsedes.Core.Editing;
 /// <summary>Edits of what is placed. Moving never resizes; what is locked does not move.</summary>
 internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> spaces)
 {
-    public EditAnswer Answer(Plan plan, Edit edit) =>
-        edit switch
-        {
-            PlaceItem e => Place(plan, e),
-            MoveItems e => Move(plan, e),
-            RotateItems e => Rotate(plan, e),
-            PutItemAt e => PutAt(plan, e),
-            SpaceFrom e => Space(plan, e),
-            PutFromWall e => PutFromWall(plan, e),
-            ResizeItem e => Resize(plan, e),
-            SetSeats e => Seats(plan, e),
-            SetParameters e => Parameters(plan, e),
-            RaiseItem e => Raise(plan, e),
-            LabelItem e => Label(plan, e),
-            SetItemsAside e => e.SetAside ? Aside(plan, e) : BringBack(plan, e),
-            DuplicateItems e => Duplicate(plan, e.Ids, e.NewIds, default, new Placement(e.Dx, e.Dy, 0)),
-            CopyAgain e => Again(plan, e),
-            _ => EditAnswer.No("edit", "This edit is not known here."),
-        };
+    /// <summary>The edits this file answers.</summary>
+    public static ImmutableArray<EditKind> Kinds { get; } =
+    [
+        EditKind.Of<PlaceItem>("place-item", "Place an item", "Placed an item", (tools, plan, e) => tools.Items.Place(plan, e)),
+        EditKind.Of<MoveItems>("move-items", "Move items", "Moved items", (tools, plan, e) => tools.Items.Move(plan, e)),
+        EditKind.Of<RotateItems>("rotate-items", "Turn items", "Turned items", (tools, plan, e) => Rotate(plan, e)),
+        EditKind.Of<PutItemAt>("put-item-at", "Move an item to a place", "Moved an item to a place", (tools, plan, e) => PutAt(plan, e)),
+        EditKind.Of<SpaceFrom>(
+            "space-from",
+            "Set a clear distance",
+            "Set a clear distance",
+            (tools, plan, e) => tools.Items.Space(plan, e)
+        ),
+        EditKind.Of<ResizeItem>("resize-item", "Resize an item", "Resized an item", (tools, plan, e) => tools.Items.Resize(plan, e)),
+        EditKind.Of<SetSeats>(
+            "set-seats",
+            "Set the seats of an item",
+            "Set the seats of an item",
+            (tools, plan, e) => tools.Items.Seats(plan, e)
+        ),
+        EditKind.Of<SetParameters>(
+            "set-parameters",
+            "Set what an item is made of",
+            "Set what an item is made of",
+            (tools, plan, e) => tools.Items.Parameters(plan, e)
+        ),
+        EditKind.Of<RaiseItem>(
+            "raise-item",
+            "Raise an item or stand it on another",
+            "Raised an item or stood it on another",
+            (tools, plan, e) => Raise(plan, e)
+        ),
+        EditKind.Of<LabelItem>("label-item", "Label an item", "Labelled an item", (tools, plan, e) => Label(plan, e)),
+        EditKind.Of<SetItemsAside>(
+            "set-items-aside",
+            "Put items in waiting or bring them back",
+            "Put items in waiting or brought them back",
+            (tools, plan, e) => e.SetAside ? tools.Items.Aside(plan, e) : tools.Items.BringBack(plan, e)
+        ),
+        EditKind.Of<DuplicateItems>(
+            "duplicate-items",
+            "Duplicate items",
+            "Duplicated items",
+            (tools, plan, e) => tools.Items.Duplicate(plan, e.Ids, e.NewIds, default, new Placement(e.Dx, e.Dy, 0))
+        ),
+        EditKind.Of<CopyAgain>("copy-again", "Copy again as far", "Copied again as far", (tools, plan, e) => tools.Items.Again(plan, e)),
+    ];
 
     private EditAnswer Place(Plan plan, PlaceItem edit)
     {
@@ -278,7 +306,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         return MovedBy(plan, edit.Ids, "Spaced", step);
     }
 
-    private EditAnswer PutFromWall(Plan plan, PutFromWall edit)
+    internal EditAnswer PutFromWall(Plan plan, PutFromWall edit)
     {
         if (
             plan.Find<Item>(edit.Id) is not { } item
@@ -361,7 +389,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         var depth = plan.OfScheme<Checks>(item.SchemeId).First().OccupiedDepth;
         var kept = forms.FormOf(plan, item with { Seats = edit.Seats }, kind, depth).Seats.Select(seat => seat.Id).ToHashSet();
         var gone = forms.FormOf(plan, item, kind, depth).Seats.Select(seat => seat.Id).Where(id => !kept.Contains(id)).ToArray();
-        var answer = Each(plan, [edit.Id], "Set seats at", i => i with { Seats = edit.Seats }, true);
+        var answer = Each(plan, [edit.Id], "Set seats at", i => i with { Seats = edit.Seats });
         return gone.Length == 0 || answer.Change is not { } change
             ? answer
             : EditAnswer.Done(
@@ -434,7 +462,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
             && plan.OfScheme<Item>(item.SchemeId).Any(other => other.Id != edit.Id && other.Label == label);
         return taken
             ? EditAnswer.No("label", $"\"{label}\" is already on another item; choose another.")
-            : Each(plan, [edit.Id], "Labelled", i => i with { Label = label }, true);
+            : Each(plan, [edit.Id], "Labelled", i => i with { Label = label });
     }
 
     private EditAnswer Again(Plan plan, CopyAgain edit)
@@ -483,15 +511,13 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         return EditAnswer.Done(new Change(copies.Count == 1 ? "Duplicated an item" : $"Duplicated {copies.Count} items", [.. made]));
     }
 
-    internal static EditAnswer Each(Plan plan, ImmutableArray<string> ids, string verb, Func<Item, Item> after, bool evenLocked = false)
+    internal static EditAnswer Each(Plan plan, ImmutableArray<string> ids, string verb, Func<Item, Item> after)
     {
         List<EntityChange> changes = [];
         foreach (var id in ids.Distinct())
         {
             if (plan.Find<Item>(id) is not { } item)
                 return EditAnswer.No("ids", "Something chosen is no longer there; somebody has removed it.");
-            if (item.Locked && !evenLocked)
-                return EditAnswer.No("ids", $"{(item.Label.Length > 0 ? $"“{item.Label}”" : "An item")} is locked; unlock it first.");
             var made = after(item);
             if (SizeSense.CheckPlace("x", made.X) is { } x)
                 return EditAnswer.No(x);

@@ -54,13 +54,22 @@ internal sealed class KitchenEdits(Func<Plan, string, LevelSpace> spaces)
     private const string Line = "kitchen-line-3000";
     private const string Island = "kitchen-island-2000";
 
-    public EditAnswer? Answer(Plan plan, Edit edit) =>
-        edit switch
-        {
-            PutKitchen e => Put(plan, e),
-            SetKitchenUnit e => SetUnit(plan, e),
-            _ => null,
-        };
+    /// <summary>The edits this file answers.</summary>
+    public static ImmutableArray<EditKind> Kinds { get; } =
+    [
+        EditKind.Of<PutKitchen>(
+            "put-kitchen",
+            "Place a kitchen along walls",
+            "Placed a kitchen along walls",
+            (tools, plan, e) => tools.Kitchens.Put(plan, e)
+        ),
+        EditKind.Of<SetKitchenUnit>(
+            "set-kitchen-unit",
+            "Change a unit of a kitchen line",
+            "Changed a unit of a kitchen line",
+            (tools, plan, e) => SetUnit(plan, e)
+        ),
+    ];
 
     /// <summary>A straight face of a room's outline: from its start to its end, the room on its left.</summary>
     private readonly record struct Face(Point From, Point To)
@@ -330,8 +339,6 @@ internal sealed class KitchenEdits(Func<Plan, string, LevelSpace> spaces)
             return EditAnswer.No("id", "The kitchen line is no longer there.");
         if (kind.Maker is not ("kitchen-line" or "kitchen-island"))
             return EditAnswer.No("id", $"“{kind.Name}” has no units.");
-        if (item.Locked)
-            return EditAnswer.No("id", $"{PlacedItem.NameOf(item, kind)} is locked; unlock it first.");
         var size = ItemForms.SizeOf(item, kind);
         var (known, holds) = Kitchens.UnitsOf(size, MakerParameters.Of(kind, item.Parameters));
         if (edit.Unit < 1 || edit.Unit > known.Count)

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Wellsedes.Core.Arranging;
+using Wellsedes.Core.Editing.Groups;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
@@ -9,20 +10,69 @@ namespace Wellsedes.Core.Editing;
 /// <summary>Edits that set several items out against each other, along lines and walls.</summary>
 internal sealed class LineUpEdits(ItemForms forms)
 {
-    /// <summary>Null when the edit is not about these.</summary>
-    public EditAnswer? Answer(Plan plan, Edit edit) =>
-        edit switch
-        {
-            LineUp e => Several(plan, e.Ids, 2, things => Up(plan, e, things)),
-            SpreadItems e => Several(plan, e.Ids, 3, things => Spread(plan, e, things)),
-            SetAlong e => Several(plan, e.Ids, 1, things => Along(plan, e, things)),
-            SetAlongWall e => Several(plan, e.Ids, 1, things => AlongWall(plan, e, things)),
-            SwapItems e => Several(plan, [e.Id, e.OtherId], 2, things => Swap(plan, things)),
-            MatchRotation e => Match(plan, e),
-            FaceItems e => Face(plan, e),
-            OrderItems e => Order(plan, e),
-            _ => null,
-        };
+    /// <summary>The edits this file answers.</summary>
+    public static ImmutableArray<EditKind> Kinds { get; } =
+    [
+        EditKind.Of<LineUp>(
+            "line-up",
+            "Align items",
+            "Aligned items",
+            (tools, plan, e) =>
+                LinedUpAsOne.Do(
+                    plan,
+                    e.Ids,
+                    (ids, led) =>
+                        tools.LineUp.Up(plan, e with { Ids = ids, StaysId = e.StaysId is { } stays && !led.Contains(stays) ? stays : null })
+                )
+        ),
+        EditKind.Of<SpreadItems>(
+            "spread-items",
+            "Space items evenly",
+            "Spaced items evenly",
+            (tools, plan, e) => LinedUpAsOne.Do(plan, e.Ids, (ids, _) => tools.LineUp.Spread(plan, e with { Ids = ids }))
+        ),
+        EditKind.Of<SetAlong>(
+            "set-along",
+            "Set items along a line",
+            "Set items along a line",
+            (tools, plan, e) => LinedUpAsOne.Do(plan, e.Ids, (ids, _) => tools.LineUp.Along(plan, e with { Ids = ids }))
+        ),
+        EditKind.Of<SetAlongWall>(
+            "set-along-wall",
+            "Set items along a wall",
+            "Set items along a wall",
+            (tools, plan, e) => LinedUpAsOne.Do(plan, e.Ids, (ids, _) => tools.LineUp.AlongWall(plan, e with { Ids = ids }))
+        ),
+        EditKind.Of<SwapItems>("swap-items", "Swap two items", "Swapped two items", (tools, plan, e) => tools.LineUp.Swap(plan, e)),
+        EditKind.Of<MatchRotation>(
+            "match-rotation",
+            "Turn items alike",
+            "Turned items alike",
+            (tools, plan, e) => LinedUpAsOne.Do(plan, e.Ids, (ids, _) => Match(plan, e with { Ids = ids }))
+        ),
+        EditKind.Of<OrderItems>(
+            "order-items",
+            "Bring items to the front or behind",
+            "Brought items to the front or behind",
+            (tools, plan, e) => Order(plan, e)
+        ),
+        EditKind.Of<FaceItems>(
+            "face-items",
+            "Turn items to look to a point",
+            "Turned items to look to a point",
+            (tools, plan, e) => LinedUpAsOne.Do(plan, e.Ids, (ids, _) => Face(plan, e with { Ids = ids }))
+        ),
+    ];
+
+    private EditAnswer Up(Plan plan, LineUp edit) => Several(plan, edit.Ids, 2, things => Up(plan, edit, things));
+
+    private EditAnswer Spread(Plan plan, SpreadItems edit) => Several(plan, edit.Ids, 3, things => Spread(plan, edit, things));
+
+    private EditAnswer Along(Plan plan, SetAlong edit) => Several(plan, edit.Ids, 1, things => Along(plan, edit, things));
+
+    private EditAnswer AlongWall(Plan plan, SetAlongWall edit) => Several(plan, edit.Ids, 1, things => AlongWall(plan, edit, things));
+
+    private EditAnswer Swap(Plan plan, SwapItems edit) => Several(plan, [edit.Id, edit.OtherId], 2, things => Swap(plan, things));
 
     /// <summary>What is asked of items that are there, on one level.</summary>
     private EditAnswer Several(Plan plan, ImmutableArray<string> ids, int least, Func<IReadOnlyList<PlacedItem>, EditAnswer> work)
@@ -187,13 +237,7 @@ internal sealed class LineUpEdits(ItemForms forms)
         var order = edit.ToFront ? others.DefaultIfEmpty(0).Max() + 1 : others.DefaultIfEmpty(0).Min() - 1;
         return Math.Abs(order) > Item.FurthestOrder
             ? EditAnswer.No("ids", "So often things are not put before each other; put others behind instead.")
-            : ItemEdits.Each(
-                plan,
-                edit.Ids,
-                edit.ToFront ? "Brought to the front:" : "Put behind:",
-                item => item with { Order = order },
-                true
-            );
+            : ItemEdits.Each(plan, edit.Ids, edit.ToFront ? "Brought to the front:" : "Put behind:", item => item with { Order = order });
     }
 
     /// <summary>Moves items, each with what stands on it.</summary>

@@ -22,9 +22,13 @@ public sealed record NumberItems(
 
 internal static class NumberEdits
 {
+    /// <summary>The edits this file answers.</summary>
+    public static ImmutableArray<EditKind> Kinds { get; } =
+    [EditKind.Of<NumberItems>("number-items", "Number items", "Numbered items", (tools, plan, e) => Number(plan, e))];
+
     private const int MostNumber = 99_999;
 
-    public static EditAnswer Number(Plan plan, NumberItems edit)
+    private static EditAnswer Number(Plan plan, NumberItems edit)
     {
         if (edit.Start is < 0 or > MostNumber)
             return EditAnswer.No("start", $"Numbers begin from 0 to {MostNumber}; {edit.Start} was given.");

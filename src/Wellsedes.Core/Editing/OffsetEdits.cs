@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Plans;
@@ -17,8 +18,9 @@ internal sealed class OffsetEdits(ItemForms forms, Func<Plan, string, LevelSpace
         public double DistanceTo(Point p) => p.DistanceTo(p.NearestOn(From, To));
     }
 
-    /// <summary>Null when the edit is not about these.</summary>
-    public EditAnswer? Answer(Plan plan, Edit edit) => edit is SetOff e ? Set(plan, e) : null;
+    /// <summary>The edits this file answers.</summary>
+    public static ImmutableArray<EditKind> Kinds { get; } =
+    [EditKind.Of<SetOff>("set-off", "Offset from a side", "Offset from a side", (tools, plan, e) => tools.Offsets.Set(plan, e))];
 
     private EditAnswer Set(Plan plan, SetOff edit)
     {

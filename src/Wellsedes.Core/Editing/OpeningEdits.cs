@@ -43,10 +43,6 @@ internal static class OpeningEdits
             );
         return plan.Find(opening.Id) switch
         {
-            Opening { Locked: true } before when before.Along != opening.Along || before.WallId != opening.WallId => EditAnswer.No(
-                "opening",
-                $"{NameOf(before)} is locked; unlock it first."
-            ),
             null or Opening => Editor.Swap(
                 plan.Find(opening.Id) is null ? $"Put in {kind.Name}" : $"Changed {kind.Name}",
                 plan.Find(opening.Id),

@@ -10,17 +10,30 @@ namespace Wellsedes.Core.Editing;
 /// <summary>Own items made from what is on the plan, and those of an outline set to size by what is known of them.</summary>
 internal sealed class OwnItemEdits(ItemForms forms)
 {
-    /// <summary>Null when the edit is not about these.</summary>
-    public EditAnswer? Answer(Plan plan, Edit edit) =>
-        edit switch
-        {
-            KeepAsOwn e => Keep(plan, e),
-            KeepOutline e => Outline(plan, e),
-            KeepSelection e => Selection(plan, e),
-            SetToSize e => ToSize(plan, e),
-            LayOnto e => Onto(plan, e),
-            _ => null,
-        };
+    /// <summary>The edits this file answers.</summary>
+    public static ImmutableArray<EditKind> Kinds { get; } =
+    [
+        EditKind.Of<KeepAsOwn>("keep-as-own", "Keep as an own item", "Kept as an own item", (tools, plan, e) => Keep(plan, e)),
+        EditKind.Of<KeepOutline>(
+            "keep-outline",
+            "Keep an outline as an own item",
+            "Kept an outline as an own item",
+            (tools, plan, e) => Outline(plan, e)
+        ),
+        EditKind.Of<KeepSelection>(
+            "keep-selection",
+            "Keep a selection as an own item",
+            "Kept a selection as an own item",
+            (tools, plan, e) => tools.Own.Selection(plan, e)
+        ),
+        EditKind.Of<SetToSize>(
+            "set-to-size",
+            "Set to size by a known distance",
+            "Set to size by a known distance",
+            (tools, plan, e) => ToSize(plan, e)
+        ),
+        EditKind.Of<LayOnto>("lay-onto", "Align by two points", "Aligned by two points", (tools, plan, e) => Onto(plan, e)),
+    ];
 
     private static EditAnswer Keep(Plan plan, KeepAsOwn edit)
     {
@@ -148,8 +161,6 @@ internal sealed class OwnItemEdits(ItemForms forms)
             return EditAnswer.No("ids", "One of them is of another scheme; choose some of one.");
         if (chosen.OfType<IOnLevel>().DistinctBy(on => on.LevelId).Skip(1).Any())
             return EditAnswer.No("ids", "They stand on several levels; choose some of one.");
-        if (edit.InTheirPlace && chosen.OfType<ILockable>().Any(one => one.Locked))
-            return EditAnswer.No("ids", "One of them is locked; unlock it first, or keep them beside the own item.");
         if (edit.InTheirPlace && chosen.Any(one => one is Thing thing && !thing.IsMarked()))
             return EditAnswer.No("ids", "Only items and marks can be changed for the own item; keep the others where they are.");
         var checks = plan.OfScheme<Checks>(edit.SchemeId).FirstOrDefault();

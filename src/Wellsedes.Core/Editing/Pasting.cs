@@ -27,8 +27,9 @@ public sealed record CopyAgain(ImmutableArray<string> Ids, ImmutableArray<string
 /// <summary>Pastes what was copied.</summary>
 internal static class Pasting
 {
-    /// <summary>Null when the edit is not about this.</summary>
-    public static EditAnswer? Answer(Plan plan, Edit edit) => edit is Paste paste ? Put(plan, paste) : null;
+    /// <summary>The edits this file answers.</summary>
+    public static ImmutableArray<EditKind> Kinds { get; } =
+    [EditKind.Of<Paste>("paste", "Paste", "Pasted", (tools, plan, e) => Put(plan, e))];
 
     private static EditAnswer Put(Plan plan, Paste edit)
     {

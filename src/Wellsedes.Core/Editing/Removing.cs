@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Wellsedes.Core.Editing.Groups;
 using Wellsedes.Core.Plans;
 
@@ -6,6 +7,10 @@ namespace Wellsedes.Core.Editing;
 /// <summary>Takes entities out, with what cannot stay without them.</summary>
 internal static class Removing
 {
+    /// <summary>The edits this file answers.</summary>
+    public static ImmutableArray<EditKind> Kinds { get; } =
+    [EditKind.Of<Remove>("remove", "Remove", "Removed", (tools, plan, e) => Of(plan, e))];
+
     public static EditAnswer Of(Plan plan, Remove edit)
     {
         var gone = new Dictionary<string, Entity>();
@@ -16,8 +21,6 @@ internal static class Removing
                 return EditAnswer.No("ids", "Something to remove is no longer there.");
             if (entity is PlanDetails or Scheme or Brief or Checks)
                 return EditAnswer.No("ids", "This is part of every plan and cannot be removed.");
-            if (entity is ILockable { Locked: true })
-                return EditAnswer.No("ids", $"{EntityWords.Called(plan, entity)} is locked; unlock it first.");
             if (entity is Level level && ShellEdits.KeepsLevel(plan, level) is { } kept)
                 return EditAnswer.No(kept);
             first ??= entity;
@@ -36,17 +39,10 @@ internal static class Removing
         foreach (var group in gone.Values.OfType<IMember>().Where(member => member is Repeat or Cluster).ToArray())
         foreach (var member in new GroupTree(plan, group.SchemeId).Below(group))
             gone[member.Id] = (Entity)member;
-        // A block takes its tables along; what was locked among them says so.
+        // A block takes its tables along.
         foreach (var block in gone.Values.OfType<Thing>().Where(thing => thing.Fills() is not null).ToArray())
         foreach (var member in plan.OfScheme<Item>(((IOfScheme)block).SchemeId).Where(item => item.Parent == block.Id))
-        {
-            if (member.Locked && !edit.Ids.Contains(member.Id))
-                return EditAnswer.No(
-                    "ids",
-                    $"{EntityWords.Called(plan, member)} of the block is locked; unlock it first, or release the block."
-                );
             gone[member.Id] = member;
-        }
         List<EntityChange> changes = [.. gone.Values.Select(entity => new EntityChange(entity, null))];
         // What stood or hung on it comes down to the floor.
         var fallen = plan.All<Item>()

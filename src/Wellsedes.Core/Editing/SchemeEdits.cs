@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using System.Globalization;
 using Wellsedes.Core.Plans;
 
@@ -8,25 +9,44 @@ internal static class SchemeEdits
 {
     private const int MostSchemes = 20;
 
-    /// <summary>Null when the edit is not about these.</summary>
-    public static EditAnswer? Answer(Plan plan, Edit edit) =>
-        edit switch
-        {
-            AddScheme e => Add(plan, e),
-            RenameScheme e => Rename(plan, e),
-            RemoveScheme e => Remove(plan, e),
-            AddSheet e => AddSheet(plan, e),
-            SetSheet e => e.Sheet.ViewId.Length > 0 && plan.Find<View>(e.Sheet.ViewId)?.SchemeId != e.Sheet.SchemeId
-                ? EditAnswer.No("viewId", "The view to draw it by is not there; choose another, or none.")
-                : Editor.Replace(plan, e.Sheet, "Set up the sheet"),
-            PutOwnItem e => Editor.Swap(
-                plan.Find(e.Item.Id) is null ? $"Brought in {e.Item.Item.Name}" : $"Changed {e.Item.Item.Name}",
-                plan.Find(e.Item.Id),
-                e.Item
-            ),
-            PutOwnRule e => Editor.Swap($"Set the rule: {Editor.Short(e.Rule.Rule.Name)}", plan.Find(e.Rule.Id), e.Rule),
-            _ => null,
-        };
+    /// <summary>The edits this file answers.</summary>
+    public static ImmutableArray<EditKind> Kinds { get; } =
+    [
+        EditKind.Of<AddScheme>("add-scheme", "Add a scheme", "Added a scheme", (tools, plan, e) => Add(plan, e)),
+        EditKind.Of<RenameScheme>("rename-scheme", "Rename a scheme", "Renamed a scheme", (tools, plan, e) => Rename(plan, e)),
+        EditKind.Of<RemoveScheme>(
+            "remove-scheme",
+            "Remove a scheme",
+            "Removed a scheme",
+            (tools, plan, e) => Remove(plan, e),
+            LockRule.Passes
+        ),
+        EditKind.Of<AddSheet>("add-sheet", "Add a sheet", "Added a sheet", (tools, plan, e) => AddSheet(plan, e)),
+        EditKind.Of<SetSheet>("set-sheet", "Set up a sheet", "Set up a sheet", (tools, plan, e) => SetSheet(plan, e)),
+        EditKind.Of<PutOwnItem>(
+            "put-own-item",
+            "Bring in or change an own item",
+            "Brought in or changed an own item",
+            (tools, plan, e) => OwnItem(plan, e),
+            LockRule.Passes
+        ),
+        EditKind.Of<PutOwnRule>("put-own-rule", "Set a rule of the plan", "Set a rule of the plan", (tools, plan, e) => OwnRule(plan, e)),
+    ];
+
+    private static EditAnswer SetSheet(Plan plan, SetSheet edit) =>
+        edit.Sheet.ViewId.Length > 0 && plan.Find<View>(edit.Sheet.ViewId)?.SchemeId != edit.Sheet.SchemeId
+            ? EditAnswer.No("viewId", "The view to draw it by is not there; choose another, or none.")
+            : Editor.Replace(plan, edit.Sheet, "Set up the sheet");
+
+    private static EditAnswer OwnItem(Plan plan, PutOwnItem edit) =>
+        Editor.Swap(
+            plan.Find(edit.Item.Id) is null ? $"Brought in {edit.Item.Item.Name}" : $"Changed {edit.Item.Item.Name}",
+            plan.Find(edit.Item.Id),
+            edit.Item
+        );
+
+    private static EditAnswer OwnRule(Plan plan, PutOwnRule edit) =>
+        Editor.Swap($"Set the rule: {Editor.Short(edit.Rule.Rule.Name)}", plan.Find(edit.Rule.Id), edit.Rule);
 
     private static Problem? CheckName(Plan plan, string name, string id) =>
         Editor.CheckText("name", name, 1, 40)

@@ -23,8 +23,6 @@ internal static class ThingEdits
         if (PlanChecks.OfThing(plan, thing, edit.Sure) is { } problem)
             return EditAnswer.No(problem);
         var before = plan.Find(thing.Id);
-        if (before is Thing { Locked: true } locked && thing.Locked && locked.Placement != thing.Placement)
-            return EditAnswer.No("thing", $"{locked.Called()} is locked; unlock it first.");
         return Editor.Swap(before is null ? $"Put in {thing.OneOfIts()}" : $"Changed {thing.OneOfIts()}", before, thing);
     }
 
@@ -35,8 +33,6 @@ internal static class ThingEdits
         {
             if (plan.Find(id) is not Thing fixture)
                 return EditAnswer.No("ids", "Something to move is no longer there.");
-            if (fixture.Locked)
-                return EditAnswer.No("ids", $"{fixture.Called()} is locked; unlock it first.");
             var p = fixture.Placement;
             if (SizeSense.CheckPlacement(p with { X = p.X + edit.Dx, Y = p.Y + edit.Dy }) is { } problem)
                 return EditAnswer.No(problem);
@@ -51,8 +47,6 @@ internal static class ThingEdits
     {
         if (plan.Find(edit.Id) is not Thing fixture)
             return EditAnswer.No("id", "The thing to place is no longer there.");
-        if (fixture.Locked)
-            return EditAnswer.No("id", $"{fixture.Called()} is locked; unlock it first.");
         if (edit.Offsets.Length is < 1 or > 2)
             return EditAnswer.No("offsets", "Give the distance from one wall or from two.");
         List<(Point Normal, double By)> shifts = [];

@@ -6,16 +6,30 @@ namespace Wellsedes.Core.Editing;
 /// <summary>What is seen, printed and locked.</summary>
 internal static class ViewEdits
 {
-    /// <summary>Null when the edit is not about these.</summary>
-    public static EditAnswer? Answer(Plan plan, Edit edit) =>
-        edit switch
-        {
-            PutView e => Put(plan, e.View),
-            PutViewpoint e => Put(plan, e.Viewpoint),
-            SetLocks e => Lock(plan, e),
-            PutGroup e => Group(plan, e.Group),
-            _ => null,
-        };
+    /// <summary>The edits this file answers.</summary>
+    public static ImmutableArray<EditKind> Kinds { get; } =
+    [
+        EditKind.Of<PutView>("put-view", "Make or change a view", "Made or changed a view", (tools, plan, e) => Put(plan, e.View)),
+        EditKind.Of<PutViewpoint>(
+            "put-viewpoint",
+            "Keep or change a viewpoint",
+            "Kept or changed a viewpoint",
+            (tools, plan, e) => Put(plan, e.Viewpoint)
+        ),
+        EditKind.Of<SetLocks>(
+            "set-locks",
+            "Lock or unlock by view",
+            "Locked or unlocked by view",
+            (tools, plan, e) => Lock(plan, e),
+            LockRule.Passes
+        ),
+        EditKind.Of<PutGroup>(
+            "put-group",
+            "Keep or change an own group",
+            "Kept or changed an own group",
+            (tools, plan, e) => Group(plan, e.Group)
+        ),
+    ];
 
     private static EditAnswer Put(Plan plan, View view)
     {
@@ -198,7 +212,7 @@ internal static class ViewEdits
                 .Select(entity => (entity.Before!, entity.After))
         )
         {
-            if (!Moves(before, after))
+            if (!Locking.Moves(before, after))
                 continue;
             // The shell is locked by what any scheme says of its levels and fixed things.
             IEnumerable<Locks> holding = before is IOfScheme of
@@ -218,20 +232,4 @@ internal static class ViewEdits
         }
         return null;
     }
-
-    /// <summary>Whether a change moves, turns, sizes or removes something, and not only says more of it.</summary>
-    private static bool Moves(Entity before, Entity? after) =>
-        (before, after) switch
-        {
-            (_, null) => true,
-            (Item a, Item b) => (a.Placement, a.LevelId, a.Elevation, a.SetAside, a.Catalogue, a.Mirrored)
-                != (b.Placement, b.LevelId, b.Elevation, b.SetAside, b.Catalogue, b.Mirrored)
-                || (a.Width, a.Depth, a.Height) != (b.Width, b.Depth, b.Height),
-            (Thing a, Thing b) => (a.Placement, a.LevelId, a.Width, a.Depth) != (b.Placement, b.LevelId, b.Width, b.Depth)
-                || !Equals(a.OwnOutline(), b.OwnOutline()),
-            (Wall a, Wall b) => a.Line != b.Line || a.Thickness != b.Thickness,
-            (Opening a, Opening b) => (a.Along, a.Width, a.WallId) != (b.Along, b.Width, b.WallId),
-            (SettingOutLine a, SettingOutLine b) => a with { Locked = b.Locked } != b,
-            _ => !Equals(before, after),
-        };
 }

@@ -267,8 +267,6 @@ internal static class WallEdits
         {
             if (ReferenceEquals(change.Plan.Find(wall.Id), wall))
                 continue;
-            if (change.Plan.Find<Wall>(wall.Id) is { Locked: true } locked && (locked.Start != wall.Start || locked.End != wall.End))
-                return EditAnswer.No("walls", "A wall here is locked; unlock it first.");
             if (wall.Start.DistanceTo(wall.End) < ChainSides.Shortest)
                 return EditAnswer.No(
                     "walls",

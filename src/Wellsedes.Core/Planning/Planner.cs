@@ -62,9 +62,10 @@ public sealed class Planner
     /// </summary>
     private const long MostSteps = 20_000_000;
 
-    public Planner()
+    /// <param name="edits">The edits it takes; null for those that ship.</param>
+    public Planner(EditKinds? edits = null)
     {
-        editor = new Editor(forms, SpaceOn);
+        editor = new Editor(edits ?? EditKinds.Shipped, forms, SpaceOn);
     }
 
     public ItemForms Forms => forms;

@@ -3,6 +3,7 @@ using System.Text.Encodings.Web;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
+using Wellsedes.Core.Editing;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Things;
 
@@ -24,7 +25,9 @@ public static class PlanJson
     public static JsonSerializerOptions Indent(JsonSerializerOptions options) => new(options) { WriteIndented = true };
 
     /// <summary>Sets the same rules on options made elsewhere.</summary>
-    public static void Configure(JsonSerializerOptions options, ThingKinds? kinds = null)
+    /// <param name="kinds">Kinds of thing; null for those that ship.</param>
+    /// <param name="edits">Kinds of edit; null for those that ship.</param>
+    public static void Configure(JsonSerializerOptions options, ThingKinds? kinds = null, EditKinds? edits = null)
     {
         options.PropertyNamingPolicy = JsonNamingPolicy.CamelCase;
         options.DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull;
@@ -34,17 +37,26 @@ public static class PlanJson
         options.RespectNullableAnnotations = true;
         options.MaxDepth = 32;
         var things = kinds ?? ThingList.Shipped;
-        options.TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { info => NameEntities(info, things) } };
+        var table = edits ?? EditKinds.Shipped;
+        options.TypeInfoResolver = new DefaultJsonTypeInfoResolver
+        {
+            Modifiers =
+            {
+                info => Name(info, typeof(Entity), "type", EntityKinds.All(things)),
+                info => Name(info, typeof(Edit), "do", table.All.Select(kind => (kind.Name, kind.Type))),
+            },
+        };
         if (options.Converters.Count == 0)
             options.Converters.Add(new JsonStringEnumConverter(null, allowIntegerValues: false));
     }
 
-    private static void NameEntities(JsonTypeInfo info, ThingKinds things)
+    /// <summary>Says by which names the kinds of a base are told apart.</summary>
+    private static void Name(JsonTypeInfo info, Type of, string discriminator, IEnumerable<(string Name, Type Type)> kinds)
     {
-        if (info.Type != typeof(Entity))
+        if (info.Type != of)
             return;
-        info.PolymorphismOptions = new JsonPolymorphismOptions { TypeDiscriminatorPropertyName = "type" };
-        foreach (var (name, type) in EntityKinds.All(things))
+        info.PolymorphismOptions = new JsonPolymorphismOptions { TypeDiscriminatorPropertyName = discriminator };
+        foreach (var (name, type) in kinds)
             info.PolymorphismOptions.DerivedTypes.Add(new JsonDerivedType(type, name));
     }
 

@@ -6,6 +6,7 @@ using Wellsedes.Core.Things;
 using Wellsedes.Core.Things.Columns;
 using Wellsedes.Core.Things.KeepClears;
 using Wellsedes.Core.Things.Zones;
+using Wellsedes.Tests.Seeded;
 
 namespace Wellsedes.Core.Tests.Planning;
 
@@ -28,7 +29,7 @@ public sealed class KeptResultsTests
         "bar-1800",
     ];
 
-    public static TheoryData<int> Plans() => [.. Enumerable.Range(0, 20)];
+    public static TheoryData<int> Plans() => [.. Enumerable.Range(0, Whole.Or(8, 20))];
 
     /// <summary>A hundred edits of every kind on each of twenty plans, some of them only asked about.</summary>
     [Theory]

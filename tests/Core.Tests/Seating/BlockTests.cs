@@ -9,6 +9,7 @@ using Wellsedes.Core.Things.Columns;
 using Wellsedes.Core.Things.DrawnWays;
 using Wellsedes.Core.Things.SeatingBlocks;
 using Wellsedes.Core.Walkways;
+using Wellsedes.Tests.Seeded;
 
 namespace Wellsedes.Core.Tests.Seating;
 
@@ -343,12 +344,12 @@ public sealed class BlockTests
         var sample = new Sample().Room(36_000, 20_000).Door().Place("stage", "stage-deck-2x1", 15_000, 19_300);
         sample.Do(new PutThing(Block(15_000, 10_000, 30_000, 20_000) with { Layout = layout }) { Sure = true });
         var before = Tables(sample).ToDictionary(item => item.Id, item => item.Placement.Origin);
-        var jumps = 0;
+        var (jumps, steps) = (0, Whole.Or(40, 100));
         Edit Step(int i) =>
             edge
                 ? new PutThing(Now(sample) with { X = 15_000 + 25.0 * i, Width = 30_000 + 50.0 * i }) { Sure = true }
                 : new MoveItems(["stage"], 0, -50.0 * i);
-        for (var i = 1; i <= 100; i++)
+        for (var i = 1; i <= steps; i++)
         {
             var answer = sample.Planner.Probe(sample.Plan, Step(i), S, L, atOnce: true);
             Assert.Null(answer.Problem);
@@ -362,7 +363,7 @@ public sealed class BlockTests
         }
         // What a stage takes away can be won back elsewhere: then all change at one step.
         Assert.InRange(jumps, 0, edge ? 0 : 1);
-        sample.Do(Step(100));
+        sample.Do(Step(steps));
         Assert.True(Tables(sample).Length >= before.Count);
         Assert.Empty(sample.State.Overlaps);
     }
@@ -381,12 +382,12 @@ public sealed class BlockTests
         sample.Do(new PutThing(block) { Sure = true });
         var before = Tables(sample).ToDictionary(item => item.Id, item => item.Placement.Origin);
         Assert.NotEmpty(before);
-        var jumps = 0;
+        var (jumps, steps) = (0, Whole.Or(30, 60));
         Edit Step(int i) =>
             edge
                 ? new PutThing(Now(sample) with { X = 10_000 + 25.0 * i, Width = 18_000 + 50.0 * i }) { Sure = true }
                 : new MoveItems(["stage"], 0, -50.0 * i);
-        for (var i = 1; i <= 60; i++)
+        for (var i = 1; i <= steps; i++)
         {
             var answer = sample.Planner.Probe(sample.Plan, Step(i), S, L, atOnce: true);
             Assert.Null(answer.Problem);
@@ -401,7 +402,7 @@ public sealed class BlockTests
         }
         // What a stage takes bit by bit can be won back elsewhere: then all change at one step.
         Assert.InRange(jumps, 0, edge ? 0 : 2);
-        sample.Do(Step(60));
+        sample.Do(Step(steps));
         // Let go, it is laid anew: where rows begin is searched among the likeliest lines only, which can lose a place or two in a hundred.
         Assert.True(Tables(sample).Length >= 0.98 * before.Count, $"{Tables(sample).Length} of {before.Count}");
     }

@@ -125,14 +125,14 @@ public static class HostilePlans
     public static HostileCount Edits(Plan start, int count, int seed)
     {
         var random = new Random(seed);
-        var kinds = typeof(Edit).GetCustomAttributes<JsonDerivedTypeAttribute>().ToArray();
+        var kinds = EditKinds.Shipped.All;
         var (plan, planner) = (start, new Planner());
         var (unreadable, refused, tooMuch, done) = (0, 0, 0, 0);
         for (var i = 0; i < count; i++)
         {
             var kind = kinds[random.Next(kinds.Length)];
-            var json = Made(kind.DerivedType, plan, random);
-            json["do"] = (string)kind.TypeDiscriminator!;
+            var json = Made(kind.Type, plan, random);
+            json["do"] = kind.Name;
             if (random.Next(3) > 0)
                 json["sure"] = true;
             Edit edit;

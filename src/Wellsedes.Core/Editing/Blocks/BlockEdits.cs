@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
@@ -9,7 +10,32 @@ namespace Wellsedes.Core.Editing.Blocks;
 /// <summary>What keeps a block from being put where it is asked, and where it looks to.</summary>
 internal static class BlockEdits
 {
-    public static EditAnswer LookAt(Plan plan, LookAt edit, Func<Plan, string, LevelSpace> spaces)
+    /// <summary>The edits this file answers.</summary>
+    public static ImmutableArray<EditKind> Kinds { get; } =
+    [
+        EditKind.Of<LookAt>(
+            "look-at",
+            "Turn a block to look to a point",
+            "Turned a block to look to a point",
+            (tools, plan, e) => LookAt(plan, e, tools.SpaceOn)
+        ),
+        EditKind.Of<ReleaseBlock>("release-block", "Take a block apart", "Took a block apart", (tools, plan, e) => Release(plan, e)),
+    ];
+
+    private static EditAnswer Release(Plan plan, ReleaseBlock edit)
+    {
+        if (plan.Find(edit.Id) is not Thing block || block.Fills() is null)
+            return EditAnswer.No("id", "The block is no longer there.");
+        var members = plan.OfScheme<Item>(((IOfScheme)block).SchemeId).Where(item => item.Parent == block.Id);
+        return EditAnswer.Done(
+            new Change(
+                $"Released {block.OneOfIts()}",
+                [new EntityChange(block, null), .. members.Select(item => new EntityChange(item, item with { Parent = null, Slot = null }))]
+            )
+        );
+    }
+
+    private static EditAnswer LookAt(Plan plan, LookAt edit, Func<Plan, string, LevelSpace> spaces)
     {
         if (plan.Find(edit.Id) is not Thing block || block.Fills() is not { } asked)
             return EditAnswer.No("id", "The block is no longer there.");

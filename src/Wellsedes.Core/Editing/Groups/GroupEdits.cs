@@ -8,16 +8,19 @@ namespace Wellsedes.Core.Editing.Groups;
 /// <summary>Clusters put together and taken apart, and mirroring.</summary>
 internal sealed class GroupEdits(ItemForms forms)
 {
-    /// <summary>Null when the edit is not about these.</summary>
-    public EditAnswer? Answer(Plan plan, Edit edit) =>
-        edit switch
-        {
-            MakeCluster e => Make(plan, e),
-            NameCluster e => Name(plan, e),
-            Release e => Released(plan, e),
-            MirrorItems e => Mirrored(plan, e),
-            _ => null,
-        };
+    /// <summary>The edits this file answers.</summary>
+    public static ImmutableArray<EditKind> Kinds { get; } =
+    [
+        EditKind.Of<MakeCluster>("make-cluster", "Make a cluster", "Made a cluster", (tools, plan, e) => Make(plan, e)),
+        EditKind.Of<NameCluster>("name-cluster", "Name a cluster", "Named a cluster", (tools, plan, e) => Name(plan, e)),
+        EditKind.Of<Release>(
+            "release",
+            "Take a cluster or repeat apart",
+            "Took a cluster or repeat apart",
+            (tools, plan, e) => Released(plan, e)
+        ),
+        EditKind.Of<MirrorItems>("mirror-items", "Mirror items", "Mirrored items", (tools, plan, e) => tools.Groups.Mirrored(plan, e)),
+    ];
 
     private static EditAnswer Make(Plan plan, MakeCluster edit)
     {
@@ -163,8 +166,6 @@ internal sealed class GroupEdits(ItemForms forms)
         var change = new ShellChange(plan);
         foreach (var item in all.Select(plan.Find<Item>).OfType<Item>())
         {
-            if (item.Locked)
-                return EditAnswer.No("ids", $"{EntityWords.Called(plan, item)} is locked; unlock it first.");
             var at = Seen(item.Placement, about, edit.Mirror);
             if (SizeSense.CheckPlacement(at) is { } far)
                 return EditAnswer.No(far);

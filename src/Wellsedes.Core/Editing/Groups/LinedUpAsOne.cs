@@ -9,28 +9,13 @@ namespace Wellsedes.Core.Editing.Groups;
 /// </summary>
 internal static class LinedUpAsOne
 {
-    /// <summary>Null when the edit is not about these.</summary>
-    public static EditAnswer? Answer(Plan plan, Edit edit, LineUpEdits lineUp)
+    /// <summary>Does to the leading items what was asked of all, and takes the others of their clusters and repeats along.</summary>
+    /// <param name="ask">What becomes of the items that lead, and of those that stand alone; told which follow.</param>
+    public static EditAnswer Do(Plan plan, ImmutableArray<string> ids, Func<ImmutableArray<string>, HashSet<string>, EditAnswer> ask)
     {
-        if (edit is not (LineUp or SpreadItems or SetAlong or SetAlongWall or MatchRotation or FaceItems))
-            return lineUp.Answer(plan, edit);
-        var ids = ((IOfSelected)edit).Ids;
         var led = Led(plan, ids);
-        if (led.Count == 0)
-            return lineUp.Answer(plan, edit);
         var follow = led.Values.SelectMany(items => items).Select(item => item.Id).ToHashSet();
-        ImmutableArray<string> leaders = [.. ids.Where(id => !follow.Contains(id))];
-        Edit asOne = edit switch
-        {
-            LineUp e => e with { Ids = leaders, StaysId = e.StaysId is { } stays && !follow.Contains(stays) ? stays : null },
-            SpreadItems e => e with { Ids = leaders },
-            SetAlong e => e with { Ids = leaders },
-            SetAlongWall e => e with { Ids = leaders },
-            MatchRotation e => e with { Ids = leaders },
-            FaceItems e => e with { Ids = leaders },
-            _ => edit,
-        };
-        var answer = lineUp.Answer(plan, asOne);
+        var answer = ask(follow.Count == 0 ? ids : [.. ids.Where(id => !follow.Contains(id))], follow);
         if (answer is not { Change: { } change })
             return answer;
         var made = change.Entities.ToDictionary(entity => entity.Id);
@@ -40,8 +25,6 @@ internal static class LinedUpAsOne
                 continue;
             foreach (var item in items.Where(item => !made.ContainsKey(item.Id)))
             {
-                if (item.Locked)
-                    return EditAnswer.No("ids", $"{EntityWords.Called(plan, item)} is locked; unlock it first.");
                 made[item.Id] = new EntityChange(item, ItemEdits.Carried(item, start.Placement, end.Placement));
             }
         }

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
@@ -8,8 +9,16 @@ namespace Wellsedes.Core.Editing.Groups;
 /// <summary>Ready-made clusters, placed and made again when their figures change.</summary>
 internal static class ReadyEdits
 {
-    /// <summary>Null when the edit is not about these.</summary>
-    public static EditAnswer? Answer(Plan plan, Edit edit) => edit is PutReady put ? Put(plan, put) : null;
+    /// <summary>The edits this file answers.</summary>
+    public static ImmutableArray<EditKind> Kinds { get; } =
+    [
+        EditKind.Of<PutReady>(
+            "put-ready",
+            "Place or change a ready-made cluster",
+            "Placed or changed a ready-made cluster",
+            (tools, plan, e) => Put(plan, e)
+        ),
+    ];
 
     private static EditAnswer Put(Plan plan, PutReady edit)
     {
@@ -35,8 +44,6 @@ internal static class ReadyEdits
         var frame = before is null ? new Placement(edit.X, edit.Y, AngleText.Normal(edit.Rotation)) : tree.FrameOf(cluster);
         if (SizeSense.CheckPlacement(frame) is { } far)
             return EditAnswer.No(far);
-        if (tree.Items(cluster).FirstOrDefault(item => item.Locked) is { } locked)
-            return EditAnswer.No("ids", $"{EntityWords.Called(plan, locked)} is locked; unlock it first.");
         var mirrored = tree.Members(cluster.Id) is [Item { Mirrored: true }, ..];
         var change = new ShellChange(plan);
         change.Put(cluster with { Ready = edit.Ready });

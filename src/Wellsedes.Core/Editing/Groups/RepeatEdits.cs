@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Measure;
@@ -9,21 +10,38 @@ namespace Wellsedes.Core.Editing.Groups;
 /// <summary>Repeats: the parent holds the recipe, the members follow it.</summary>
 internal sealed class RepeatEdits(ItemForms forms, Func<Plan, string, LevelSpace> spaces)
 {
-    /// <summary>Null when the edit is not about repeats.</summary>
-    public EditAnswer? Answer(Plan plan, Edit edit) =>
-        edit switch
-        {
-            PutRepeat e => Put(plan, e),
-            RepeatItems e => Make(plan, e),
-            SetRepeat e => Change(
-                plan,
-                e.Id,
-                (repeat, member) => RepeatRecipe.With(repeat, e.Figures, member, plan, spaces(plan, repeat.LevelId))
-            ),
-            PullRepeat e => Change(plan, e.Id, (repeat, _) => Pulled(repeat, e.To)),
-            MakeAlike e => Alike(plan, e),
-            _ => null,
-        };
+    /// <summary>The edits this file answers.</summary>
+    public static ImmutableArray<EditKind> Kinds { get; } =
+    [
+        EditKind.Of<PutRepeat>(
+            "put-repeat",
+            "Place or change a repeat",
+            "Placed or changed a repeat",
+            (tools, plan, e) => tools.Repeats.Put(plan, e)
+        ),
+        EditKind.Of<RepeatItems>("repeat-items", "Repeat items", "Repeated items", (tools, plan, e) => tools.Repeats.Make(plan, e)),
+        EditKind.Of<SetRepeat>(
+            "set-repeat",
+            "Change the figures of a repeat",
+            "Changed the figures of a repeat",
+            (tools, plan, e) => tools.Repeats.Set(plan, e)
+        ),
+        EditKind.Of<PullRepeat>(
+            "pull-repeat",
+            "Pull a repeat longer or shorter",
+            "Pulled a repeat longer or shorter",
+            (tools, plan, e) => tools.Repeats.Change(plan, e.Id, (repeat, _) => Pulled(repeat, e.To))
+        ),
+        EditKind.Of<MakeAlike>(
+            "make-alike",
+            "Make the members of a repeat alike",
+            "Made the members of a repeat alike",
+            (tools, plan, e) => tools.Repeats.Alike(plan, e)
+        ),
+    ];
+
+    private EditAnswer Set(Plan plan, SetRepeat edit) =>
+        Change(plan, edit.Id, (repeat, member) => RepeatRecipe.With(repeat, edit.Figures, member, plan, spaces(plan, repeat.LevelId)));
 
     private EditAnswer Put(Plan plan, PutRepeat edit)
     {
@@ -194,8 +212,6 @@ internal sealed class RepeatEdits(ItemForms forms, Func<Plan, string, LevelSpace
         var taken = ItemEdits.Labels(plan, repeat.SchemeId);
         foreach (var member in tree.Members(repeat.Id).Where(member => member != model))
         {
-            if (tree.Items(member).FirstOrDefault(item => item.Locked) is { } locked)
-                return EditAnswer.No("ids", $"{EntityWords.Called(plan, locked)} is locked; unlock it first.");
             var labels = tree.Items(member).Select(item => item.Label).ToArray();
             foreach (var gone in tree.Below(member))
                 change.Remove(gone.Id);
@@ -227,8 +243,8 @@ internal sealed class RepeatEdits(ItemForms forms, Func<Plan, string, LevelSpace
             foreach (var (slot, member) in members)
                 if (Reseated(slot, old, repeat) is { } place)
                     seated[place] = member;
-                else if (Gone(plan, change, tree, member, slot) is { } no)
-                    return no;
+                else
+                    Remove(change, tree, member);
             if (seated.Count == 0)
                 return EditAnswer.No("columns", "None of its members would be left.");
             members = seated;
@@ -242,8 +258,8 @@ internal sealed class RepeatEdits(ItemForms forms, Func<Plan, string, LevelSpace
             var has = members.TryGetValue(slot, out var member);
             if (repeat.Standing(slot) is not { } place)
             {
-                if (has && Gone(plan, change, tree, member!, slot) is { } no)
-                    return no;
+                if (has)
+                    Remove(change, tree, member!);
                 continue;
             }
             place = place with { Rotation = AngleText.Normal(place.Rotation) };
@@ -291,15 +307,10 @@ internal sealed class RepeatEdits(ItemForms forms, Func<Plan, string, LevelSpace
         return column < now.Columns && row < now.Rows ? row * now.Columns + column : null;
     }
 
-    private static EditAnswer? Gone(Plan plan, ShellChange change, GroupTree tree, IMember member, int slot)
+    private static void Remove(ShellChange change, GroupTree tree, IMember member)
     {
         foreach (var below in tree.Below(member))
-        {
-            if (below is Item { Locked: true } locked)
-                return EditAnswer.No("columns", $"{EntityWords.Called(plan, locked)} in slot {slot + 1} is locked; unlock it first.");
             change.Remove(below.Id);
-        }
-        return null;
     }
 
     private static string Words(string verb, Repeat repeat) =>

@@ -1,5 +1,6 @@
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Drawings;
+using Wellsedes.Core.Editing;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
 using Wellsedes.Core.Things;
@@ -30,8 +31,14 @@ public sealed record CatalogueView(
     ThingKindView[] Things,
     Tint[] Tints,
     ReadyKind[] Ready,
+    EditWords[] Edits,
     int Format
 );
+
+/// <summary>What an edit is called where people read of it.</summary>
+/// <param name="Do">Its name in JSON.</param>
+/// <param name="Does">As a request: "Move items".</param>
+public sealed record EditWords(string Do, string Does);
 
 public static class CatalogueEndpoints
 {
@@ -54,6 +61,7 @@ public static class CatalogueEndpoints
                         [.. Shipped.Library.Kinds.All.Select(ThingKindView.Of)],
                         [.. Tints.All],
                         [.. ReadyClusters.All],
+                        [.. EditKinds.Shipped.All.Select(kind => new EditWords(kind.Name, kind.Does))],
                         PlanFormat.Version
                     )
             )

@@ -36,7 +36,7 @@ public static class PlanCatalogueEndpoints
         CancellationToken cancel
     )
     {
-        var plan = (await plans.GetAsync(planId))!.Now.Plan;
+        var plan = (await plans.OpenAsync(planId)).Now.Plan;
         var found = await catalogue.FindAsync(
             plan,
             await ProjectOfAsync(planId, context, cancel),
@@ -59,7 +59,7 @@ public static class PlanCatalogueEndpoints
         CancellationToken cancel
     )
     {
-        var now = (await plans.GetAsync(planId))!.Now;
+        var now = (await plans.OpenAsync(planId)).Now;
         var project = await ProjectOfAsync(planId, context, cancel);
         var forms = new Dictionary<string, FormView>();
         foreach (var one in key.Distinct().Take(MostForms))
@@ -82,7 +82,7 @@ public static class PlanCatalogueEndpoints
         CancellationToken cancel
     )
     {
-        var now = (await plans.GetAsync(planId))!.Now;
+        var now = (await plans.OpenAsync(planId)).Now;
         var item = await catalogue.ItemAsync(
             now.Plan,
             await ProjectOfAsync(planId, context, cancel),
@@ -120,7 +120,7 @@ public static class PlanCatalogueEndpoints
         CancellationToken cancel
     )
     {
-        var now = (await plans.GetAsync(planId))!.Now;
+        var now = (await plans.OpenAsync(planId)).Now;
         return await desk.AskAsync(
             () =>
                 now.Fault is not null

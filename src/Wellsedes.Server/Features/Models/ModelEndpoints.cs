@@ -41,7 +41,7 @@ public static class ModelEndpoints
         var height = cut ?? ViewpointShows.UsualCut;
         if (height is not (>= 0 and <= 30_000))
             return TypedResults.Problem("Walls are cut at 0 to 30 000 mm.", statusCode: 422);
-        var now = (await plans.GetAsync(planId))!.Now;
+        var now = (await plans.OpenAsync(planId)).Now;
         var shows = new ViewpointShows(People: people == true, Findings: findings == true, CutHeight: height);
         return TypedResults.Ok(await desk.AskAsync(() => ModelView.Of(now.Model(schemeId, shows)), cancel));
     }
@@ -56,7 +56,7 @@ public static class ModelEndpoints
     )
     {
         var from = request.From;
-        var now = (await plans.GetAsync(planId))!.Now;
+        var now = (await plans.OpenAsync(planId)).Now;
         if (now.WrongLook(from) is { } wrong)
             return TypedResults.Problem(wrong, statusCode: 422);
         return TypedResults.Ok(
@@ -79,7 +79,7 @@ public static class ModelEndpoints
         CancellationToken cancel
     )
     {
-        var now = (await plans.GetAsync(planId))!.Now;
+        var now = (await plans.OpenAsync(planId)).Now;
         var bytes = await desk.AskAsync(() => GlbWriter.Write(now.Model(schemeId, new ViewpointShows()), now.Plan.Details.Title), cancel);
         return TypedResults.File(bytes, "model/gltf-binary", FileNames.Of(now.Plan.Details.Title, "glb"));
     }

@@ -98,7 +98,7 @@ public static class PictureEndpoints
         CancellationToken cancel
     )
     {
-        var plan = (await plans.GetAsync(planId))!.Now.Plan;
+        var plan = (await plans.OpenAsync(planId)).Now.Plan;
         var used = plan.All<Backing>().FirstOrDefault(backing => backing.PictureId == pictureId.ToString());
         if (used is not null)
             return TypedResults.Problem($"“{used.Name}” lies beneath the plan; remove that backing first.", statusCode: 422);

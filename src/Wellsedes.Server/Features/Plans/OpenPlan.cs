@@ -41,10 +41,12 @@ public sealed class OpenPlan : IDisposable
         now = now with { Fault = fault, Edited = edited.Token };
     }
 
+    /// <summary>Ends what goes on for it in the background. Whoever is at the gate, or comes to it late, is served all the same.</summary>
     public void Dispose()
     {
-        gate.Dispose();
-        edited.Dispose();
+        edited.Cancel();
+        telling.Dispose();
+        GC.SuppressFinalize(this);
     }
 
     /// <summary>The plan at its newest revision that is stored.</summary>

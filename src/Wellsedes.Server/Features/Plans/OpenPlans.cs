@@ -3,6 +3,9 @@ using Wellsedes.Store;
 
 namespace Wellsedes.Server.Features.Plans;
 
+/// <summary>A plan was deleted between the look at who may see it and the look at it.</summary>
+public sealed class PlanGoneException() : Exception("The plan is no longer there; somebody has deleted it.");
+
 /// <summary>The plans held in memory, each loaded once when first asked for and let go when nobody has it open.</summary>
 public sealed class OpenPlans(PlanStore store, Followers followers, ILogger<OpenPlan> log)
 {
@@ -38,8 +41,23 @@ public sealed class OpenPlans(PlanStore store, Followers followers, ILogger<Open
         }
     }
 
+    /// <summary>The plan.</summary>
+    /// <exception cref="PlanGoneException">There is none: somebody has deleted it in between.</exception>
+    public async Task<OpenPlan> OpenAsync(Guid id) => await GetAsync(id) ?? throw new PlanGoneException();
+
     /// <summary>Forgets a plan: it was deleted.</summary>
-    public void Forget(Guid id) => plans.TryRemove(id, out _);
+    public void Forget(Guid id)
+    {
+        if (plans.TryRemove(id, out var lazy))
+            Close(lazy);
+    }
+
+    /// <summary>What goes on for a plan ends when it is let go; questions in the middle are still answered.</summary>
+    private static void Close(Lazy<Task<OpenPlan?>> lazy)
+    {
+        if (lazy is { IsValueCreated: true, Value: { IsCompletedSuccessfully: true, Result: { } plan } })
+            plan.Dispose();
+    }
 
     /// <summary>Forgets the plans nobody has open; how many there were.</summary>
     public int LetGo(DateTime now)
@@ -47,7 +65,7 @@ public sealed class OpenPlans(PlanStore store, Followers followers, ILogger<Open
         var idle = asked.Where(plan => plan.Value < now - Held && !followers.IsFollowed(plan.Key)).Select(plan => plan.Key).ToArray();
         foreach (var id in idle)
             if (asked.TryRemove(id, out _))
-                plans.TryRemove(id, out _);
+                Forget(id);
         return idle.Length;
     }
 

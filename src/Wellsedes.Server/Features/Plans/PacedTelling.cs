@@ -11,7 +11,7 @@ public sealed class PacedTelling(
     Action<ChangedView> tell,
     Func<int> followers,
     TimeProvider clock
-)
+) : IDisposable
 {
     /// <summary>How long nothing more is told, for each who is told; and at most.</summary>
     private static readonly TimeSpan ForEach = TimeSpan.FromMilliseconds(10);
@@ -20,6 +20,14 @@ public sealed class PacedTelling(
     private readonly Lock held = new();
     private long next = long.MinValue;
     private (long Since, HashSet<string> Schemes)? waiting;
+    private bool isOver;
+
+    /// <summary>Nothing more is told, also not what waits.</summary>
+    public void Dispose()
+    {
+        lock (held)
+            isOver = true;
+    }
 
     public void Tell(ChangedView change)
     {
@@ -56,6 +64,8 @@ public sealed class PacedTelling(
         {
             var (since, schemes) = waiting!.Value;
             waiting = null;
+            if (isOver)
+                return;
             TellNow(combine(since, schemes));
         }
     }

@@ -99,7 +99,7 @@ public static class PlanEndpoints
         CancellationToken cancel
     )
     {
-        var now = (await plans.GetAsync(planId))!.Now;
+        var now = (await plans.OpenAsync(planId)).Now;
         return await desk.AskAsync(() => now.Compared(from, to), cancel);
     }
 
@@ -122,7 +122,7 @@ public static class PlanEndpoints
         CancellationToken cancel
     )
     {
-        var now = (await plans.GetAsync(planId))!.Now;
+        var now = (await plans.OpenAsync(planId)).Now;
         return await desk.AskAsync(() => now.Counted(what ?? "", schemeId), cancel);
     }
 
@@ -134,7 +134,7 @@ public static class PlanEndpoints
         CancellationToken cancel
     )
     {
-        var now = (await plans.GetAsync(planId))!.Now;
+        var now = (await plans.OpenAsync(planId)).Now;
         return await desk.AskAsync(() => now.Subjects(schemeId), cancel);
     }
 
@@ -147,14 +147,14 @@ public static class PlanEndpoints
         CancellationToken cancel
     )
     {
-        var now = (await plans.GetAsync(planId))!.Now;
+        var now = (await plans.OpenAsync(planId)).Now;
         return await desk.AskAsync(() => now.Offers(blockId ?? ""), cancel);
     }
 
     /// <summary>How an area may be seated; nothing is applied.</summary>
     private static async Task<FillsView> FillsAsync(Guid planId, FillsRequest request, OpenPlans plans, Desk desk, CancellationToken cancel)
     {
-        var now = (await plans.GetAsync(planId))!.Now;
+        var now = (await plans.OpenAsync(planId)).Now;
         return await desk.AskAsync(() => now.Fills(request, cancel), cancel);
     }
 
@@ -167,12 +167,12 @@ public static class PlanEndpoints
         CancellationToken cancel
     )
     {
-        var now = (await plans.GetAsync(planId))!.Now;
+        var now = (await plans.OpenAsync(planId)).Now;
         return await desk.AskAsync(() => now.Unseen(viewId ?? ""), cancel);
     }
 
     private static async Task<GroupFigures> GroupAsync(Guid planId, string? id, OpenPlans plans) =>
-        (await plans.GetAsync(planId))!.Now.Group(id ?? "");
+        (await plans.OpenAsync(planId)).Now.Group(id ?? "");
 
     private static FigureRead ReadFigure(FigureText figure)
     {
@@ -198,18 +198,29 @@ public static class PlanEndpoints
             : TypedResults.NotFound();
     }
 
-    private static Task<Results<EditAnswered, JsonHttpResult<Problem>>> EditAsync(
+    private static async Task<Results<EditAnswered, JsonHttpResult<Problem>>> EditAsync(
         Guid planId,
         EditRequest request,
         ClaimsPrincipal person,
         OpenPlans plans,
+        EditKinds kinds,
+        Roles roles,
         CancellationToken cancel
-    ) => DoAsync(planId, plans, plan => plan.EditAsync(person.Id(), Name(person), request, cancel));
+    )
+    {
+        var kind = kinds.Of(request.Edit);
+        if (kind.Right == EditRight.Owners && await roles.ForPlanAsync(planId, person.Id(), cancel) != ProjectRole.Owner)
+            return TypedResults.Json(
+                new Problem("do", $"Only owners of the project may do this: {kind.Does.ToLowerInvariant()}."),
+                statusCode: 403
+            );
+        return await DoAsync(planId, plans, plan => plan.EditAsync(person.Id(), Name(person), request, cancel));
+    }
 
     /// <summary>The same question as the live link's, for programs without one.</summary>
     private static async Task<ProbeView> ProbeAsync(Guid planId, EditRequest request, OpenPlans plans, Desk desk, CancellationToken cancel)
     {
-        var now = (await plans.GetAsync(planId))!.Now;
+        var now = (await plans.OpenAsync(planId)).Now;
         return await desk.AskAsync(() => now.Probe(request.Edit, request.SchemeId, request.LevelId, atOnce: false, cancel), cancel);
     }
 
@@ -223,7 +234,7 @@ public static class PlanEndpoints
         CancellationToken cancel
     )
     {
-        var now = (await plans.GetAsync(planId))!.Now;
+        var now = (await plans.OpenAsync(planId)).Now;
         return await desk.AskAsync(() => now.ChangedSince(since ?? 0, [schemeId]), cancel) is { } changed
             ? TypedResults.Ok(changed)
             : TypedResults.Json(
@@ -263,12 +274,12 @@ public static class PlanEndpoints
         Func<OpenPlan, Task<EditOutcome>> act
     )
     {
-        var outcome = await act((await plans.GetAsync(planId))!);
+        var outcome = await act(await plans.OpenAsync(planId));
         return outcome.Done is { } done ? new EditAnswered(done) : TypedResults.Json(outcome.Problem!, statusCode: outcome.Status);
     }
 
     private static async Task<NearView> NearAsync(Guid planId, string[] id, string? schemeId, string? levelId, OpenPlans plans) =>
-        (await plans.GetAsync(planId))!.Now.Near(id.ToHashSet(), schemeId, levelId);
+        (await plans.OpenAsync(planId)).Now.Near(id.ToHashSet(), schemeId, levelId);
 
     /// <summary>The ids of what else is to be selected with an item.</summary>
     private static async Task<IEnumerable<string>> SelectionAsync(
@@ -281,7 +292,7 @@ public static class PlanEndpoints
         CancellationToken cancel
     )
     {
-        var now = (await plans.GetAsync(planId))!.Now;
+        var now = (await plans.OpenAsync(planId)).Now;
         return await desk.AskAsync(() => now.Selection(id ?? "", which ?? SelectAll.OfKind, schemeId), cancel);
     }
 
@@ -293,7 +304,7 @@ public static class PlanEndpoints
         CancellationToken cancel
     )
     {
-        var now = (await plans.GetAsync(planId))!.Now;
+        var now = (await plans.OpenAsync(planId)).Now;
         return await desk.AskAsync(() => now.Finishes(schemeId), cancel);
     }
 
@@ -306,7 +317,7 @@ public static class PlanEndpoints
         CancellationToken cancel
     )
     {
-        var now = (await plans.GetAsync(planId))!.Now;
+        var now = (await plans.OpenAsync(planId)).Now;
         return await desk.AskAsync(() => now.Route(finding, schemeId, cancel), cancel);
     }
 
@@ -318,7 +329,7 @@ public static class PlanEndpoints
     )
     {
         var pictures = await PictureEndpoints.OfPlanAsync(context, planId, cancel);
-        var plan = (await plans.GetAsync(planId))!.Now.Plan;
+        var plan = (await plans.OpenAsync(planId)).Now.Plan;
         return TypedResults.File(PlanFiles.Write(plan, pictures), "application/json", FileNames.Of(plan.Details.Title, "wellsedes.json"));
     }
 

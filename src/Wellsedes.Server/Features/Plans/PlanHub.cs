@@ -19,7 +19,8 @@ public sealed class PlanHub(
     PlanStore store,
     Followers followers,
     Roles roles,
-    SimulatedMeter meter
+    SimulatedMeter meter,
+    TimeProvider clock
 ) : Hub
 {
     /// <summary>
@@ -153,7 +154,9 @@ public sealed class PlanHub(
         // Streams of one connection run beside its calls.
         lock (Context.Items)
             known =
-                Context.Items.TryGetValue(key, out var kept) && kept is (ProjectRole held, DateTime until) && until >= DateTime.UtcNow
+                Context.Items.TryGetValue(key, out var kept)
+                && kept is (ProjectRole held, DateTimeOffset until)
+                && until >= clock.GetUtcNow()
                     ? held
                     : null;
         if (known is not { } role)
@@ -162,7 +165,7 @@ public sealed class PlanHub(
                 await roles.ForPlanAsync(planId, Context.User!.Id(), Context.ConnectionAborted)
                 ?? throw new HubException("There is no such plan.");
             lock (Context.Items)
-                Context.Items[key] = (role, DateTime.UtcNow.AddSeconds(5));
+                Context.Items[key] = (role, clock.GetUtcNow().AddSeconds(5));
         }
         if (role < needed)
             throw new HubException($"This needs the role of {needed.ToString().ToLowerInvariant()}.");

@@ -41,7 +41,7 @@ public static class ProjectBookEndpoints
         var kept = await store.OfProjectAsync(await ProjectOfAsync(context, planId, cancel), cancel);
         if (kept is null)
             return TypedResults.Ok(new ProjectBooksView([], [], [], "", null, false));
-        var plan = (await plans.GetAsync(planId))!.Now.Plan;
+        var plan = (await plans.OpenAsync(planId)).Now.Plan;
         return TypedResults.Ok(
             new ProjectBooksView(
                 [.. kept.Books],
@@ -68,7 +68,7 @@ public static class ProjectBookEndpoints
         CancellationToken cancel
     )
     {
-        var plan = (await plans.GetAsync(planId))!.Now.Plan;
+        var plan = (await plans.OpenAsync(planId)).Now.Plan;
         await store.KeepAsync(await ProjectOfAsync(context, planId, cancel), plan, PlanEndpoints.Name(person), cancel);
         return TypedResults.NoContent();
     }

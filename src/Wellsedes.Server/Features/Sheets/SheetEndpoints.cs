@@ -70,7 +70,7 @@ public static class SheetEndpoints
     )
     {
         var project = await store.ProjectNameAsync(planId, cancel);
-        var now = (await plans.GetAsync(planId))!.Now;
+        var now = (await plans.OpenAsync(planId)).Now;
         if (now.Plan.Find<Scheme>(from ?? "") is null || now.Plan.Find<Scheme>(to ?? "") is null)
             return TypedResults.NotFound();
         var drawing = await desk.AskAsync(
@@ -114,7 +114,7 @@ public static class SheetEndpoints
     )
     {
         var project = await store.ProjectNameAsync(planId, cancel);
-        var now = (await plans.GetAsync(planId))!.Now;
+        var now = (await plans.OpenAsync(planId)).Now;
         if (now.Plan.Find<Scheme>(schemeId ?? "") is null)
             return TypedResults.NotFound();
         var (content, type) = await desk.AskAsync(
@@ -311,7 +311,7 @@ public static class SheetEndpoints
     {
         var project = await store.ProjectNameAsync(planId, cancel);
         var last = await context.Issued.Where(i => i.PlanId == planId && i.SheetId == sheetId).MaxAsync(i => (int?)i.Number, cancel) ?? 0;
-        var now = (await plans.GetAsync(planId))!.Now;
+        var now = (await plans.OpenAsync(planId)).Now;
         if (now.Plan.Find<SheetSettings>(sheetId) is not { } settings)
             return null;
         var letter = Letters.Of(last + 1);
