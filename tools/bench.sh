@@ -7,6 +7,11 @@ dotnet "$bench" core
 dotnet "$bench" moves
 dotnet "$bench" blocks
 WELLSEDES_AREAS=500 tests/Core.Tests/bin/Release/net10.0/Core.Tests -noColor -method "*Whatever_stands_there_the_fill*"
+# The long series of seeded cases whole, of which the tests run a part.
+for part in Core Formats; do
+  dotnet build tests/$part.Tests -c Release -v quiet --nologo
+  WELLSEDES_WHOLE=1 tests/$part.Tests/bin/Release/net10.0/$part.Tests -noColor | tail -n 3
+done
 folder=$(mktemp -d)
 chmod 755 "$folder"
 database=$(tools/postgres start "$folder")

@@ -1,26 +1,39 @@
-# Sourced by ./wellsedes test: runs every test and sums them up in one line.
+# Sourced by ./wellsedes test: runs every test, or those of a name, and sums them up in one line.
 passed=0
 failed=0
+# What was measured: "seconds name" a part.
+times=$data/test-times
+# Tests run for minutes and each of their paths a few times: code that watches itself to become faster later costs more than it gives.
+export DOTNET_TieredPGO=0
+
+took() {
+  echo "$(($(date +%s) - $1)) $2" >>"$times"
+}
 
 # A step that is one check: formatters, type checks, linters.
 check() {
-  local name=$1
+  local name=$1 log=$data/check-${1//[^A-Za-z0-9]/-}.log start
+  start=$(date +%s)
   shift
-  if "$@" >"$data/check.log" 2>&1; then
+  if "$@" >"$log" 2>&1; then
     passed=$((passed + 1))
     echo "ok    $name"
   else
     failed=$((failed + 1))
     echo "FAIL  $name"
-    tail -n 40 "$data/check.log"
+    tail -n 40 "$log"
   fi
+  took "$start" "$name"
 }
 
-# One xUnit program; its own closing line says how many there were.
+# One xUnit program; its own closing line says how many there were. What comes after the name narrows it.
 xunit() {
-  local name=$1 log=$data/$1.log total wrong
-  local status=0
-  "tests/$name/bin/Release/net10.0/$name" -noColor >"$log" 2>&1 || status=$?
+  local name=$1 log=$data/$1.log total wrong start status=0
+  start=$(date +%s)
+  shift
+  rm -f "$data/$name.ctrf.json"
+  "tests/$name/bin/Release/net10.0/$name" -noColor -ctrf "$data/$name.ctrf.json" "$@" >"$log" 2>&1 || status=$?
+  took "$start" "$name"
   total=$(sed -nE 's/.*Total: ([0-9]+).*/\1/p' "$log" | tail -n 1)
   wrong=$(sed -nE 's/.*Errors: ([0-9]+), Failed: ([0-9]+).*/\1 \2/p' "$log" | tail -n 1 | awk '{print $1 + $2}')
   if [ -z "$total" ] || { [ "$status" -ne 0 ] && [ "${wrong:-0}" -eq 0 ]; }; then
@@ -37,12 +50,14 @@ xunit() {
   fi
 }
 
-# A runner from npm that writes its result as JSON; the jq-like work is done by node.
+# A runner from npm that writes its result as JSON, which node reads.
 npm_runner() {
-  local name=$1 result=$2 counts
+  local name=$1 result=$2 counts start
+  start=$(date +%s)
   shift 2
   rm -f "$result"
   (cd web && "$@") >"$data/$name.log" 2>&1 || true
+  took "$start" "$name"
   counts=$(node tools/count-tests.mjs "$result" 2>/dev/null) || counts="0 1"
   passed=$((passed + ${counts% *}))
   failed=$((failed + ${counts#* }))
@@ -52,10 +67,35 @@ npm_runner() {
   fi
 }
 
-run_tests() {
+vitest() {
+  npm_runner vitest "$data/vitest.json" npx vitest run --reporter=json --outputFile="$data/vitest.json" "$@"
+}
+
+playwright() {
+  PLAYWRIGHT_JSON_OUTPUT_NAME=$data/playwright.json npm_runner playwright "$data/playwright.json" \
+    npx playwright test --config ../tests/e2e/playwright.config.ts --reporter=json "$@"
+}
+
+need_test_packages() {
   need_packages "/usr/lib/postgresql/*/bin/initdb=postgresql" "/usr/bin/chromium=chromium" \
     "/usr/bin/pdftotext=poppler-utils" "/usr/bin/mutool=mupdf-tools" "/usr/bin/qpdf=qpdf" "/usr/bin/assimp=assimp-utils"
   need_web_packages
+}
+
+sum_up() {
+  echo
+  echo "seconds a part:"
+  sort -rn "$times" | awk '{ s = $1; $1 = ""; printf "%6d %s\n", s, $0 }'
+  node tools/slowest-tests.mjs "$data"
+  echo "$passed passed, $failed failed"
+  [ "$failed" -eq 0 ]
+}
+
+# Every test.
+run_tests() {
+  : >"$times"
+  rm -f "$data"/*.ctrf.json "$data/vitest.json" "$data/playwright.json"
+  need_test_packages
   check "dotnet tools" dotnet tool restore
   check "C# formatting" dotnet csharpier check .
   check "C# build, warnings are errors" dotnet build Wellsedes.slnx -c Release -v quiet --nologo
@@ -67,9 +107,38 @@ run_tests() {
   xunit Formats.Tests
   xunit Architecture.Tests
   xunit Server.Tests
-  npm_runner vitest "$data/vitest.json" npx vitest run --reporter=json --outputFile="$data/vitest.json"
-  PLAYWRIGHT_JSON_OUTPUT_NAME=$data/playwright.json npm_runner playwright "$data/playwright.json" \
-    npx playwright test --config ../tests/e2e/playwright.config.ts --reporter=json
-  echo "$passed passed, $failed failed"
-  [ "$failed" -eq 0 ]
+  vitest
+  playwright
+  sum_up
+}
+
+# Just the tests whose class, method, file or title has a name in it; only what they need is built.
+run_named() {
+  local name=$1 found=false project files
+  : >"$times"
+  rm -f "$data"/*.ctrf.json "$data/vitest.json" "$data/playwright.json"
+  mkdir -p "$data"
+  local method=${name// /_}
+  for project in Core Formats Architecture Server; do
+    grep -rqE "(class|(void|Task) )[ ]?[A-Za-z0-9_]*$method" --include='*.cs' "tests/$project.Tests" || continue
+    found=true
+    [ "$project" = Core ] || [ "$project" = Architecture ] || need_test_packages
+    check "$project.Tests build" dotnet build "tests/$project.Tests" -c Release -v quiet --nologo
+    xunit "$project.Tests" -filter "/*/*/*$method*/*" -filter "/*/*/*/*$method*"
+  done
+  files=$(find web/src -name '*.test.ts' \( -name "*$name*" -o -exec grep -qF -- "$name" {} \; \) -print)
+  if [ -n "$files" ]; then
+    found=true
+    need_web_packages
+    if [[ $files == *"$name"* ]]; then vitest "$name"; else vitest -t "$name"; fi
+  fi
+  files=$(find tests/e2e -name '*.spec.ts' \( -name "*$name*" -o -exec grep -qF -- "$name" {} \; \) -print)
+  if [ -n "$files" ]; then
+    found=true
+    need_test_packages
+    build_release
+    if [[ $files == *"$name"* ]]; then playwright "$name"; else playwright -g "$name"; fi
+  fi
+  [ "$found" = true ] || fail "No test has \"$name\" in its class, method, file or title."
+  sum_up
 }

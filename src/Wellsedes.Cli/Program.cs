@@ -9,6 +9,7 @@ return args switch
     ["fill", .. var rest] => Commands.Run(() => FillCommand.Run(rest)),
     ["picture", .. var rest] => Commands.Run(() => PictureCommand.Run(rest)),
     ["convert", .. var rest] => Commands.Run(() => ConvertCommand.Run(rest)),
+    ["edits", .. var rest] => Commands.Run(() => EditsCommand.Run(rest)),
     ["schema"] => Commands.Schema(),
     _ => Commands.Help(),
 };
@@ -40,6 +41,9 @@ namespace Wellsedes.Cli
             );
             Console.Error.WriteLine(
                 "     [--down] [--title] [--people] [--findings] [--daylight 2026-06-21T15:30]   a scheme in space, from a viewpoint, from above or straight down"
+            );
+            Console.Error.WriteLine(
+                "edits [NAME]                                                 the edits a plan takes, or one with its fields"
             );
             return 2;
         }

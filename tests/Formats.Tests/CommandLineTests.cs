@@ -12,6 +12,7 @@ public sealed class CommandLineTests
     /// <summary>What a command answers and prints, run in this process: starting one takes longer than most commands.</summary>
     private static (int Code, string Out, string Error) Run(params string[] arguments)
     {
+        Environment.CurrentDirectory = Demo.Root;
         var (code, printed, error) = Spoken.Of(() => (int)Program.Invoke(null, [arguments])!);
         return (code, printed, error);
     }
@@ -43,6 +44,18 @@ public sealed class CommandLineTests
         Assert.Equal(Run(asked), Start(asked));
         Assert.Equal(Run("rule"), Start("rule"));
         Assert.Equal(2, Start().Code);
+    }
+
+    [Fact]
+    public void Edits_are_listed_from_their_table_and_so_is_their_page()
+    {
+        Assert.Equal(File.ReadAllText(Path.Combine(Demo.Root, "docs", "edits.md")), Run("edits", "--markdown").Out);
+        Assert.Contains("split-wall", Run("edits").Out);
+        var one = Run("edits", "place-item").Out;
+        Assert.Contains("place-item: Place an item", one);
+        Assert.Contains("number, needed", one);
+        Assert.Equal(1, Run("edits", "fly").Code);
+        Assert.Contains("There is no edit \"fly\"", Run("edits", "fly").Error);
     }
 
     [Fact]

@@ -1,6 +1,6 @@
 import AxeBuilder from "../../web/node_modules/@axe-core/playwright/dist/index.js";
 import { readFileSync } from "node:fs";
-import { expect, test } from "./page";
+import { expect, frames, test } from "./page";
 
 test("from a typed room to an issued, scaled plan", async ({
   planner,
@@ -397,7 +397,7 @@ for (const stage of ["Shell", "Furnish", "Prove", "Issue"] as const)
     await planner.signIn();
     await planner.openDemo();
     await planner.stage(stage);
-    await page.waitForTimeout(400);
+    await frames(page, 24);
     const { violations } = await new AxeBuilder({ page })
       .withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"])
       .analyze();

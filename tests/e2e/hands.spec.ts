@@ -1,5 +1,5 @@
 import { join } from "node:path";
-import { expect, test, type Page } from "./page";
+import { expect, frames, test, type Page } from "./page";
 import { served } from "./sheet";
 
 /** The entities of a kind, as the server has them. */
@@ -70,9 +70,9 @@ test.describe("hands and keys", () => {
     ] as const) {
       const at = await planner.at(x, y);
       await page.mouse.move(at.x, at.y);
-      await page.waitForTimeout(60);
+      await frames(page, 4);
       await page.mouse.click(at.x, at.y);
-      await page.waitForTimeout(100);
+      await frames(page, 6);
     }
     await page.getByRole("button", { name: "End", exact: true }).click();
     await expect(page.getByLabel("Name of the room")).toHaveCount(2);

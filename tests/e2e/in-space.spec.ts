@@ -1,7 +1,7 @@
 import AxeBuilder from "../../web/node_modules/@axe-core/playwright/dist/index.js";
 import { validateBytes } from "../../web/node_modules/gltf-validator/index.js";
 import { items, jobIn, put } from "./furnish";
-import { expect, test } from "./page";
+import { expect, frames, test } from "./page";
 import { canvas, openSpace, space, tableIn, tableOne, tones } from "./space";
 
 test("a room in space: beside the plan, picked in it, walked at eye level, taken as a picture and as a model", async ({
@@ -34,7 +34,7 @@ test("a room in space: beside the plan, picked in it, walked at eye level, taken
     .toBe(false);
   // A change on the plan is one in space.
   await space(page).getByRole("button", { name: "From above" }).click();
-  await page.waitForTimeout(500);
+  await frames(page, 29);
   const whole = await canvas(page).screenshot();
   await tableOne(page).focus();
   await page.keyboard.press("Delete");
@@ -139,7 +139,7 @@ test("what is selected is dragged over the floor in space, and Esc puts it back"
   await planner.saved();
   await expect.poll(at).toEqual({ x: 4000, y: 3000 });
   // With Shift straight up, put back with Esc while it is held.
-  await page.waitForTimeout(400);
+  await frames(page, 24);
   await page.mouse.move(cx, cy);
   await page.keyboard.down("Shift");
   await page.mouse.down();
@@ -147,10 +147,10 @@ test("what is selected is dragged over the floor in space, and Esc puts it back"
   await page.keyboard.press("Escape");
   await page.mouse.up();
   await page.keyboard.up("Shift");
-  await page.waitForTimeout(400);
+  await frames(page, 24);
   expect((await table()).elevation ?? 0).toBe(0);
   // With Shift straight up, off the floor.
-  await page.waitForTimeout(400);
+  await frames(page, 24);
   await page.mouse.move(cx, cy);
   await page.keyboard.down("Shift");
   await page.mouse.down();

@@ -1,4 +1,4 @@
-import { expect, type Page, type Planner } from "./page";
+import { expect, frames, type Page, type Planner } from "./page";
 
 /** A whole job by hand and keys: counts what the hand does, a press, a drag or a typed figure being one action each. */
 export class Job {
@@ -20,14 +20,14 @@ export class Job {
   async point(x: number, y: number) {
     const at = await this.planner.at(x, y);
     await this.page.mouse.move(at.x, at.y);
-    await this.page.waitForTimeout(40);
+    await frames(this.page, 3);
   }
   async click(x: number, y: number) {
     this.actions++;
     await this.point(x, y);
     const at = await this.planner.at(x, y);
     await this.page.mouse.click(at.x, at.y);
-    await this.page.waitForTimeout(60);
+    await frames(this.page, 4);
   }
   /** Types a figure into the labelled field and takes it with Enter. */
   async type(label: string, text: string) {

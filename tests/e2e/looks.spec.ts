@@ -1,4 +1,4 @@
-import { expect, test } from "./page";
+import { expect, frames, test } from "./page";
 import { served } from "./sheet";
 import { canvas, openSpace, space, tableIn, tableOne } from "./space";
 
@@ -48,7 +48,7 @@ test("a look is kept, gone back to, pictured, and its picture stands on the shee
   await space(page)
     .getByRole("button", { name: "At my height", exact: true })
     .click();
-  await page.waitForTimeout(400);
+  await frames(page, 24);
   // The part of the picture that nothing lies over.
   const box = (await canvas(page).boundingBox())!;
   const shot = () =>
@@ -124,7 +124,7 @@ test("what was looked at is looked at again, soft light comes at rest, and a los
   await space(page).getByRole("button", { name: "Seated" }).click();
   await canvas(page).focus();
   for (let i = 0; i < 5; i++) await page.keyboard.press("ArrowRight");
-  await page.waitForTimeout(400);
+  await frames(page, 24);
   const box = (await canvas(page).boundingBox())!;
   const shot = () =>
     page.screenshot({
@@ -142,7 +142,7 @@ test("what was looked at is looked at again, soft light comes at rest, and a los
     await expect(
       space(page).getByRole("button", { name: "Seated" }),
     ).toHaveAttribute("aria-pressed", "true");
-    await page.waitForTimeout(400);
+    await frames(page, 24);
   };
   // It is remembered to the mm and the hundredth of a degree: from then on to the pixel.
   await again();

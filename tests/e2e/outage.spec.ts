@@ -1,4 +1,4 @@
-import { expect, test, type Page } from "./page";
+import { expect, frames, test, type Page } from "./page";
 
 // Two windows, delays and losses on a machine that may be busy: once more before it counts as failed.
 test.describe.configure({ retries: 1 });
@@ -260,6 +260,6 @@ test("a figure taken with Enter and left with Tab is sent once", async ({
   await width.press("Tab");
   await planner.saved();
   await expect.poll(() => sent).toBe(1);
-  await page.waitForTimeout(600);
+  await frames(page, 35);
   expect(sent).toBe(1);
 });

@@ -4,7 +4,7 @@ export default defineConfig({
   testDir: ".",
   outputDir: "./results",
   timeout: 40_000,
-  workers: 1,
+  workers: 2,
   globalSetup: "./serve.ts",
   use: {
     viewport: { width: 1280, height: 800 },

@@ -16,17 +16,27 @@ function freePort(): Promise<number> {
   });
 }
 
-/** A server with the demo over a PostgreSQL of its own; gone when the tests are. */
-export default async function serve() {
+/** A PostgreSQL for all servers of the tests; gone when the tests are. */
+export default function serve() {
   const folder = mkdtempSync(join(tmpdir(), "wellsedes-e2e-"));
   execFileSync("chmod", ["755", folder]);
   const postgres = (command: string) =>
     execFileSync(join(root, "tools/postgres"), [command, folder], {
       encoding: "utf8",
+      env: { ...process.env, WELLSEDES_POSTGRES: "-c fsync=off" },
     }).trim();
-  const database = postgres("start").replace(
+  process.env.WELLSEDES_E2E_POSTGRES = postgres("start");
+  return () => {
+    postgres("stop");
+    rmSync(folder, { recursive: true, force: true });
+  };
+}
+
+/** A server with the demo over a database of its own, for one worker: what its tests change no other sees. */
+export async function serveWorker(index: number) {
+  const database = process.env.WELLSEDES_E2E_POSTGRES!.replace(
     "Database=postgres",
-    "Database=e2e",
+    `Database=e2e_${index}`,
   );
   const port = await freePort();
   const server = spawn(
@@ -50,18 +60,14 @@ export default async function serve() {
       stdio: "inherit",
     },
   );
-  process.env.WELLSEDES_URL = `http://127.0.0.1:${port}`;
+  const url = `http://127.0.0.1:${port}`;
   for (let tries = 0; ; tries++) {
     try {
-      if ((await fetch(`${process.env.WELLSEDES_URL}/health`)).ok) break;
+      if ((await fetch(`${url}/health`)).ok) break;
     } catch {
       if (tries > 300) throw new Error("The server did not start.");
     }
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
-  return () => {
-    server.kill();
-    postgres("stop");
-    rmSync(folder, { recursive: true, force: true });
-  };
+  return { url, stop: () => void server.kill() };
 }

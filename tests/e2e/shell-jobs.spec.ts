@@ -1,6 +1,6 @@
 import { join } from "node:path";
 import { Job } from "./job";
-import { expect, test, type Page } from "./page";
+import { expect, frames, test, type Page } from "./page";
 import { served, sheetRows, timesOn } from "./sheet";
 
 const rooms = (page: Page) =>
@@ -129,7 +129,7 @@ test("a studio flat from a list of thirty typed lengths, with a slanted wall and
       await field.fill(offset);
       await field.press("Enter");
       await planner.saved();
-      await page.waitForTimeout(150);
+      await frames(page, 9);
     }
   };
   await fix("Shaft", [1000, 1000], "600", "400", ["150", "150"]);
@@ -231,7 +231,7 @@ test("a two-room home traced from a picture whose only known length is a door le
     await page.mouse.move(at.x, at.y);
     await page.mouse.wheel(0, -240);
     job.actions++;
-    await page.waitForTimeout(250);
+    await frames(page, 15);
   }
   await job.press("Mark a length you know");
   await press(5200, 900);
@@ -391,7 +391,7 @@ test("a computer room: typed, furnished with racks in a row, its figures on the 
     await field.fill(offset);
     await field.press("Enter");
     await planner.saved();
-    await page.waitForTimeout(150);
+    await frames(page, 9);
   }
   await planner.stage("Furnish");
   // Four racks of 600 x 1 000 in a row, each set by its distances from the walls.

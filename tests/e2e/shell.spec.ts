@@ -1,4 +1,4 @@
-import { expect, test, type Page } from "./page";
+import { expect, frames, test, type Page } from "./page";
 
 const drag = async (
   page: Page,
@@ -9,7 +9,7 @@ const drag = async (
   await page.mouse.down();
   await page.mouse.move((from.x + to.x) / 2, (from.y + to.y) / 2, { steps: 3 });
   await page.mouse.move(to.x, to.y, { steps: 3 });
-  await page.waitForTimeout(200);
+  await frames(page, 12);
 };
 
 test.describe("the shell by hand", () => {
@@ -143,7 +143,7 @@ test.describe("the shell by hand", () => {
     await page.getByRole("button", { name: "Round column" }).click();
     const near = await planner.at(2500, 1540);
     await page.mouse.move(near.x, near.y);
-    await page.waitForTimeout(150);
+    await frames(page, 9);
     await page.mouse.click(near.x, near.y);
     await expect(
       page.getByLabel("From wall", { exact: true }).first(),
@@ -186,10 +186,10 @@ test.describe("the shell by hand", () => {
     await page.getByRole("button", { name: "Draw walls" }).click();
     const from = await planner.at(3000, 4000);
     await page.mouse.click(from.x, from.y);
-    await page.waitForTimeout(100);
+    await frames(page, 6);
     const towards = await planner.at(3000, 1000);
     await page.mouse.move(towards.x, towards.y);
-    await page.waitForTimeout(100);
+    await frames(page, 6);
     await page.keyboard.type("3850");
     await page.keyboard.press("Enter");
     await expect(page.getByTestId("plan")).toHaveAttribute("data-sides", "1");

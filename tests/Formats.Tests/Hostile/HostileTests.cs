@@ -24,7 +24,7 @@ public sealed class HostileTests
     {
         var plan = PlanFile.PlanFiles.Read(File.ReadAllBytes(Path.Combine(Demo.Root, "demo", $"{name}.wellsedes.json")));
         var count = HostilePlans.Edits(plan, Whole.Or(part, 130), 11);
-        Assert.True(count.Done > 5 && count.Refused > 5, count.ToString());
+        Assert.True(count.Done > Whole.Or(0, 5) && count.Refused > Whole.Or(2, 5), count.ToString());
     }
 
     [Theory]

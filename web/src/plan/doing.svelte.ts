@@ -22,6 +22,8 @@ export interface Doer {
   readonly person: string;
   readonly schemeId: string;
   readonly revision: number;
+  /** What each kind of edit does, in words. */
+  readonly editWords: readonly { do: string; does: string }[];
   nameOf(id: string): string;
   done(done: EditDone): void;
 }
@@ -124,7 +126,7 @@ export class Doing {
     const edit = wish && typeof wish.what !== "string" ? wish.what : null;
     if (waited) {
       const lost: Lost = {
-        words: wish ? wordsOf(wish.what, (id) => this.plan.nameOf(id)) : "A change",
+        words: wish ? wordsOf(wish.what, (id) => this.plan.nameOf(id), this.plan.editWords) : "A change",
         message: problem.message,
         again: wish && (() => void this.again(lost, wish)),
       };

@@ -263,6 +263,10 @@ export class OpenPlan {
       );
     });
   }
+  get editWords() {
+    return this.catalogue?.edits ?? [];
+  }
+
   private kindNames = $derived((this.catalogue?.things ?? []).map((kind) => kind.name));
   /** Whether an entity belongs to the scheme that is looked at. */
   isOfScheme(id: string) {

@@ -1,13 +1,20 @@
 import type { Edit } from "../app/api";
 
-/** What an edit is about, in words: "Move items: Table 4, Table 5". */
-export function wordsOf(what: Edit | "undo" | "redo", nameOf: (id: string) => string): string {
+/**
+ * What an edit is about, in words: "Move items: Table 4, Table 5".
+ * @param does what each kind of edit does, as the server says it
+ */
+export function wordsOf(
+  what: Edit | "undo" | "redo",
+  nameOf: (id: string) => string,
+  does: readonly { do: string; does: string }[],
+): string {
   if (typeof what === "string") return what === "undo" ? "Undo" : "Redo";
   const edit = what as { do: string; ids?: string[]; id?: string };
-  const words = edit.do.replaceAll("-", " ");
+  const words = does.find((kind) => kind.do === edit.do)?.does ?? "A change";
   const names = [...(edit.ids ?? (edit.id ? [edit.id] : []))].map(nameOf).filter(Boolean);
   const some = names.slice(0, 3).join(", ") + (names.length > 3 ? ` and ${names.length - 3} more` : "");
-  return `${words[0]!.toUpperCase()}${words.slice(1)}${some ? `: ${some}` : ""}`;
+  return some ? `${words}: ${some}` : words;
 }
 
 /** What things are called in one list: those called alike are told apart by their turn in it. */
