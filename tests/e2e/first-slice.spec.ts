@@ -191,7 +191,7 @@ test("everything by keyboard: select, turn, move, duplicate, set aside, remove, 
   await page.keyboard.press("Delete");
   await expect(planner.tally.getByText("1", { exact: true })).toBeVisible();
   await page.keyboard.press("Control+a");
-  await page.getByRole("button", { name: /^Set aside \(0\)/ }).click();
+  await page.getByRole("button", { name: /^Not placed \(0\)/ }).click();
   await expect(
     planner.tally.getByText("0", { exact: true }).first(),
   ).toBeVisible();

@@ -150,7 +150,7 @@ test("a rule of the house is written, goes out as a file and comes in again", as
   await expect(
     page.getByLabel("American accessibility standards", { exact: true }),
   ).toBeChecked();
-  await page.getByRole("button", { name: "Leave House rules" }).click();
+  await page.getByRole("button", { name: "Remove House rules" }).click();
   await expect(page.getByRole("list", { name: "Own rulebooks" })).toBeEmpty();
   await page.getByLabel("Bring a rulebook file").setInputFiles(file);
   await expect(page.getByRole("list", { name: "Own rulebooks" })).toContainText(

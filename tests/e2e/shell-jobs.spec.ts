@@ -236,7 +236,7 @@ test("a two-room home traced from a picture whose only known length is a door le
   await job.press("Mark a length you know");
   await press(5200, 900);
   await press(5200 - 826, 900);
-  await job.type("First is", "826");
+  await job.type("First length", "826");
   await job.press("Set to scale by this length");
   await expect(page.getByText("By one length of 826")).toBeVisible();
   await job.press("Lock");

@@ -159,7 +159,7 @@ public static class FormMaker
             [
                 MakerParameter.Length("deck-width", "Deck width", 300, 5000, 2000),
                 MakerParameter.Length("deck-depth", "Deck depth", 300, 5000, 1000),
-                MakerParameter.Count("skirt", "Skirt (1 or 0)", 1, 1),
+                MakerParameter.Count("skirt", "Skirt", 1, 1),
             ],
             MadeOf: (size, parameters) => Counted(Staging.Decks(size, parameters), "deck")
         ),

@@ -19,6 +19,9 @@ public sealed record MakerParameter(
 {
     public ImmutableArray<string> Choices { get; } = Choices.IsDefault ? [] : Choices;
 
+    /// <summary>Whether it is a matter of yes or no: 1 or 0.</summary>
+    public bool IsYesOrNo => IsCount && !IsList && Choices.IsEmpty && (Least, Most) == (0, 1);
+
     /// <summary>A length in mm.</summary>
     public static MakerParameter Length(string key, string label, double least, double most, double usual) =>
         new(key, label, least, most, [usual]);

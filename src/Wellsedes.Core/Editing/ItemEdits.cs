@@ -48,8 +48,8 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         EditKind.Of<LabelItem>("label-item", "Label an item", "Labelled an item", (tools, plan, e) => Label(plan, e)),
         EditKind.Of<SetItemsAside>(
             "set-items-aside",
-            "Put items in waiting or bring them back",
-            "Put items in waiting or brought them back",
+            "Take items off the plan, or place them again",
+            "Took items off the plan, or placed them again",
             (tools, plan, e) => e.SetAside ? tools.Items.Aside(plan, e) : tools.Items.BringBack(plan, e)
         ),
         EditKind.Of<DuplicateItems>(
@@ -197,7 +197,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
     {
         var chosen = edit.Ids.ToHashSet();
         var next = plan.All<Item>().Count(item => item.SetAside && !chosen.Contains(item.Id));
-        return Each(plan, edit.Ids, "Set aside", item => Aside(item, spaces(plan, item.LevelId).Bounds, next++));
+        return Each(plan, edit.Ids, "Took off the plan:", item => Aside(item, spaces(plan, item.LevelId).Bounds, next++));
     }
 
     /// <summary>An item where it waits as one of several, the first 0, beside what is built.</summary>
@@ -215,7 +215,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         Each(
             plan,
             edit.Ids,
-            "Brought back",
+            "Placed again:",
             item =>
             {
                 var space = spaces(plan, item.LevelId);

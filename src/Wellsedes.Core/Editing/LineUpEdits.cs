@@ -99,7 +99,7 @@ internal sealed class LineUpEdits(ItemForms forms)
             : things.FirstOrDefault(thing => thing.Item.Locked) ?? things[0];
         return stays is null
             ? EditAnswer.No("staysId", "The one that stays is none of those that are lined up.")
-            : Moved(plan, LiningUp.Up(things, stays, edit.By, edit.WithSeats), "Lined up", "They are in line already.");
+            : Moved(plan, LiningUp.Up(things, stays, edit.By, edit.WithSeats), "Aligned", "They are aligned already.");
     }
 
     private static EditAnswer Spread(Plan plan, SpreadItems edit, IReadOnlyList<PlacedItem> things)

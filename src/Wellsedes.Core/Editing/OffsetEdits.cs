@@ -67,7 +67,7 @@ internal sealed class OffsetEdits(ItemForms forms, Func<Plan, string, LevelSpace
         return ItemEdits.Each(
             plan,
             ItemEdits.WithWhatStandsOnThem(plan, edit.Ids),
-            "Set off",
+            "Offset",
             item => item with { X = item.X + by.X, Y = item.Y + by.Y }
         );
     }

@@ -54,7 +54,8 @@ public sealed record Flight(
             [
                 new ReadyMade("Stair", stair => stair),
                 new ReadyMade("Ramp", stair => (Flight)stair with { Kind = FlightKind.Ramp, Width = 1200, Depth = 3600, Rise = 300 }),
-            ]
+            ],
+            DepthLabel: "Run"
         );
 
     /// <summary>The middle of its foot or head, and the direction in which one steps off there.</summary>

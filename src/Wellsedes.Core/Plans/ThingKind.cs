@@ -60,6 +60,7 @@ public enum ThingForm
 /// <param name="Name">Its name in JSON, stable for ever.</param>
 /// <param name="Word">What one is called: "low ceiling".</param>
 /// <param name="Make">A new one of usual size: id, level, scheme, middle.</param>
+/// <param name="DepthLabel">What its depth is called: the run of a stair.</param>
 /// <param name="Ready">The forms it is offered in, when there is more than the one.</param>
 public sealed record ThingKind(
     string Name,
@@ -69,7 +70,8 @@ public sealed record ThingKind(
     ImmutableArray<ThingField> Fields,
     Func<string, string, string, Point, Thing> Make,
     ImmutableArray<ReadyMade> Ready = default,
-    ThingForm Form = ThingForm.Box
+    ThingForm Form = ThingForm.Box,
+    string DepthLabel = "Depth"
 );
 
 /// <summary>A form in which a kind is offered: what it is called, and how it differs from a usual new one.</summary>

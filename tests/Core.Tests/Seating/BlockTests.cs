@@ -455,7 +455,7 @@ public sealed class BlockTests
         var gone = before.Where(item => !now.ContainsKey(item.Id)).ToArray();
         Assert.NotEmpty(gone);
         Assert.EndsWith(
-            $"; set aside: {string.Join(", ", gone.Select(item => $"Table lamp L{item.Label}"))}, Table lamp ({gone.Length})",
+            $"; taken off the plan: {string.Join(", ", gone.Select(item => $"Table lamp L{item.Label}"))}, Table lamp ({gone.Length})",
             told,
             StringComparison.Ordinal
         );

@@ -45,7 +45,7 @@
           class="action"
           disabled={scheme.id === plan.schemeId}
           onclick={() => (plan.lookAtScheme(scheme.id), (open = false))}
-          >{scheme.id === plan.schemeId ? "Looked at" : "Look at"}</button
+          >{scheme.id === plan.schemeId ? "Shown" : "Show"}</button
         >
         <button
           class="action"

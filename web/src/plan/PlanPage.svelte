@@ -159,7 +159,7 @@
                       setAside: !selected.every((i) => i.setAside),
                     })}
                 >
-                  {selected.length && selected.every((i) => i.setAside) ? "Bring back" : "Set aside"} ({aside.length})
+                  {selected.length && selected.every((i) => i.setAside) ? "Place again" : "Not placed"} ({aside.length})
                 </button>
               {/if}
               {#if plan.faintSchemeId}

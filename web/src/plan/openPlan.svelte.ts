@@ -122,6 +122,9 @@ export class OpenPlan {
       get revision() {
         return plan.view?.revision ?? 0;
       },
+      get editWords() {
+        return plan.editWords;
+      },
       nameOf: (entity) => this.nameOf(entity),
       done: (done) => {
         this.merge(done.changed);

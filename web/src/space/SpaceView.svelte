@@ -315,7 +315,9 @@
   </div>
   <div class="absolute right-3 bottom-3 flex gap-1.5">
     <a class="action" href={file} download>GLB</a>
-    <button class="action" onclick={() => onalone(!alone)}>{alone ? "Beside the plan" : "Alone"}</button>
+    <button class="action" onclick={() => onalone(!alone)}
+      >{alone ? "Beside the plan" : "Whole window"}</button
+    >
     <button class="action" onclick={onclose}>Close</button>
   </div>
 </section>

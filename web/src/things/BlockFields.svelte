@@ -81,7 +81,7 @@
     >Select its {ofChairs ? "chairs" : "tables"}</button
   >
   <button class="action" onclick={lookAtPoint}>Look to a point</button>
-  <button class="action" onclick={() => plan.do({ do: "release-block", id: thing.id })}>Release</button>
+  <button class="action" onclick={() => plan.do({ do: "release-block", id: thing.id })}>Ungroup</button>
 </div>
 <p class="text-[11.5px] leading-snug text-soft" aria-label="Where its usual gaps come from">{source}</p>
 <button class="action w-full" onclick={look}>How could it hold more?</button>

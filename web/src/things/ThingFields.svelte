@@ -68,7 +68,12 @@
     onvalue={(width) => put(round ? { width, depth: width } : { width })}
   />
   {#if !round}
-    <LengthField label="Depth" value={thing.depth} units={plan.units} onvalue={(depth) => put({ depth })} />
+    <LengthField
+      label={kind?.depthLabel ?? "Depth"}
+      value={thing.depth}
+      units={plan.units}
+      onvalue={(depth) => put({ depth })}
+    />
   {/if}
 {/if}
 {#if drawn}

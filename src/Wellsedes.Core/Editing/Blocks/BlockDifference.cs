@@ -41,7 +41,7 @@ public static class BlockDifference
             .Where(item => aside.Contains(item.Id))
             .CountBy(item => plan.CatalogueItem(item.Catalogue) is { } kind ? PlacedItem.NameOf(item, kind) : item.Label)
             .Select(name => name.Value == 1 ? name.Key : string.Create(CultureInfo.InvariantCulture, $"{name.Key} ({name.Value})"));
-        return Named([.. LabelText.InOrder(names)]) is { Length: > 0 } named ? $"set aside{named}" : "";
+        return Named([.. LabelText.InOrder(names)]) is { Length: > 0 } named ? $"taken off the plan{named}" : "";
     }
 
     private static string Told(Plan plan, EntityChange[] changes)

@@ -19,7 +19,7 @@ internal static class BlockEdits
             "Turned a block to look to a point",
             (tools, plan, e) => LookAt(plan, e, tools.SpaceOn)
         ),
-        EditKind.Of<ReleaseBlock>("release-block", "Take a block apart", "Took a block apart", (tools, plan, e) => Release(plan, e)),
+        EditKind.Of<ReleaseBlock>("release-block", "Ungroup a block", "Ungrouped a block", (tools, plan, e) => Release(plan, e)),
     ];
 
     private static EditAnswer Release(Plan plan, ReleaseBlock edit)
@@ -29,7 +29,7 @@ internal static class BlockEdits
         var members = plan.OfScheme<Item>(((IOfScheme)block).SchemeId).Where(item => item.Parent == block.Id);
         return EditAnswer.Done(
             new Change(
-                $"Released {block.OneOfIts()}",
+                $"Ungrouped {block.OneOfIts()}",
                 [new EntityChange(block, null), .. members.Select(item => new EntityChange(item, item with { Parent = null, Slot = null }))]
             )
         );

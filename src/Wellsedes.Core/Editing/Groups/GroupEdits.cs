@@ -15,8 +15,8 @@ internal sealed class GroupEdits(ItemForms forms)
         EditKind.Of<NameCluster>("name-cluster", "Name a cluster", "Named a cluster", (tools, plan, e) => Name(plan, e)),
         EditKind.Of<Release>(
             "release",
-            "Take a cluster or repeat apart",
-            "Took a cluster or repeat apart",
+            "Ungroup a cluster or repeat",
+            "Ungrouped a cluster or repeat",
             (tools, plan, e) => Released(plan, e)
         ),
         EditKind.Of<MirrorItems>("mirror-items", "Mirror items", "Mirrored items", (tools, plan, e) => tools.Groups.Mirrored(plan, e)),
@@ -146,7 +146,7 @@ internal sealed class GroupEdits(ItemForms forms)
                         : MemberMoves.Belonging(member, null, null)
                 );
         }
-        return change.Done(edit.Ids.Length == 1 ? $"Released {word}" : $"Released {edit.Ids.Length} groups");
+        return change.Done(edit.Ids.Length == 1 ? $"Ungrouped {word}" : $"Ungrouped {edit.Ids.Length} groups");
     }
 
     private EditAnswer Mirrored(Plan plan, MirrorItems edit)

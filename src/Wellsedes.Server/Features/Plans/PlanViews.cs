@@ -34,8 +34,17 @@ public sealed record FinishesView(FinishView[] Finishes, Dictionary<string, Fini
 
 /// <summary>A parameter of an item's maker and what it is now: one figure or a list, in mm.</summary>
 /// <param name="IsCount">Whether it counts or numbers things instead of measuring.</param>
+/// <param name="IsYesOrNo">Whether it is a matter of yes (1) or no (0).</param>
 /// <param name="Choices">What its numbers stand for, from 1; empty where they are plain.</param>
-public sealed record ItemParameterView(string Key, string Label, bool IsList, bool IsCount, string[] Choices, double[] Value);
+public sealed record ItemParameterView(
+    string Key,
+    string Label,
+    bool IsList,
+    bool IsCount,
+    bool IsYesOrNo,
+    string[] Choices,
+    double[] Value
+);
 
 /// <summary>A room as found; Id is of an entity only when it is named.</summary>
 public sealed record RoomView(
@@ -372,6 +381,7 @@ internal static class ItemViews
                     p.First.Label,
                     p.First.IsList,
                     p.First.IsCount,
+                    p.First.IsYesOrNo,
                     [.. p.First.Choices],
                     [.. p.Second]
                 )),

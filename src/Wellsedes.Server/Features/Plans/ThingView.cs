@@ -39,7 +39,8 @@ public sealed record ThingKindView(
     bool OfScheme,
     ThingForm Form,
     ThingFieldView[] Fields,
-    ReadyThingView[] Ready
+    ReadyThingView[] Ready,
+    string DepthLabel
 )
 {
     public static ThingKindView Of(ThingKind kind)
@@ -63,7 +64,8 @@ public sealed record ThingKindView(
             ],
             kind.Ready.IsDefaultOrEmpty
                 ? [new ReadyThingView(Capital(kind.Word), template, "")]
-                : [.. kind.Ready.Select(ready => new ReadyThingView(ready.Label, ready.From(template), ready.Source))]
+                : [.. kind.Ready.Select(ready => new ReadyThingView(ready.Label, ready.From(template), ready.Source))],
+            kind.DepthLabel
         );
 
         static string Capital(string word) => char.ToUpperInvariant(word[0]) + word[1..];

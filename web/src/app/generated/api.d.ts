@@ -3918,6 +3918,7 @@ export interface components {
             label: string;
             isList: boolean;
             isCount: boolean;
+            isYesOrNo: boolean;
             choices: string[];
             value: number[];
         };
@@ -5087,6 +5088,7 @@ export interface components {
             form: components["schemas"]["ThingForm"];
             fields: components["schemas"]["ThingFieldView"][];
             ready: components["schemas"]["ReadyThingView"][];
+            depthLabel: string;
         };
         ThingPartView: {
             role: components["schemas"]["ThingRole"];

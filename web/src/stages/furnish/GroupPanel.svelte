@@ -103,7 +103,7 @@
   <div class="flex flex-wrap gap-1.5">
     <button class="action" onclick={() => plan.groups.open(group.id)}>Open to edit inside</button>
     {#if plan.canEdit}
-      <button class="action" onclick={release}>Release</button>
+      <button class="action" onclick={release}>Ungroup</button>
       <button class="action" onclick={() => duplicate(plan, ids)}>Duplicate</button>
       <button class="action" onclick={() => plan.do({ do: "rotate-items", ids, degrees: 90 })}
         >Rotate 90°</button
@@ -118,7 +118,7 @@
         >{locked ? "Unlock" : "Lock"}</button
       >
       <button class="action" onclick={() => plan.do({ do: "set-items-aside", ids, setAside: true })}
-        >Set aside</button
+        >Take off the plan</button
       >
       <button class="action text-must" onclick={() => plan.do({ do: "remove", ids })}>Remove</button>
     {/if}

@@ -110,8 +110,8 @@
   <h2 class="heading mt-4 mb-1">Items ({placed.length})</h2>
   {@render list("List of items", placed)}
   {#if aside.length}
-    <h2 class="heading mt-4 mb-1">Set aside ({aside.length})</h2>
-    {@render list("Items set aside", aside)}
+    <h2 class="heading mt-4 mb-1">Not placed ({aside.length})</h2>
+    {@render list("Items not placed", aside)}
   {/if}
   <ViewsPanel {plan} />
   <FinishPanel {plan} />

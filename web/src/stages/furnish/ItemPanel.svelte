@@ -101,7 +101,7 @@
 <section class="p-3.5" aria-label="Selected item">
   <div class="flex items-baseline justify-between gap-2">
     <h2 class="text-[15px] font-semibold">{kind?.name}</h2>
-    {#if item.setAside}<span class="text-soft">set aside</span>{/if}
+    {#if item.setAside}<span class="text-soft">not placed</span>{/if}
   </div>
   <p class="text-soft">
     {form?.seats ? (form.seats === 1 ? "1 seat" : `${form.seats} seats`) : kind?.kind}{item.locked
@@ -152,7 +152,7 @@
       onvalue={(height) => resize({ height })}
     />
     <LengthField
-      label="Raised by"
+      label="Height above floor"
       value={item.elevation ?? 0}
       units={plan.units}
       disabled={fixed}
@@ -200,7 +200,7 @@
   {#if plan.canEdit && !fixed}
     <div class="mt-2 flex flex-wrap gap-1.5">
       <button class="action" title="Two points on it, then two of the plan" onclick={layOnto}
-        >Lay onto two points</button
+        >Align by two points</button
       >
       <button
         class="action"
@@ -303,7 +303,7 @@
       <button
         class="action"
         onclick={() => plan.do({ do: "set-items-aside", ids: [item.id], setAside: !item.setAside })}
-        >{item.setAside ? "Bring back" : "Set aside"}</button
+        >{item.setAside ? "Place again" : "Take off the plan"}</button
       >
       <button class="action text-must" onclick={() => plan.do({ do: "remove", ids: [item.id] })}
         >Remove</button

@@ -30,12 +30,12 @@
   }
 </script>
 
-<h3 class="heading mt-4 mb-2">Set off</h3>
+<h3 class="heading mt-4 mb-2">Offset</h3>
 <button class="action w-full" title="Key O" onclick={() => offsets.point(ids)}
   >{at ? "From another wall or side …" : "From a wall or side …"}</button
 >
 {#if at}
-  <div class="mt-1.5 space-y-1.5" role="group" aria-label="Set off" bind:this={fields}>
+  <div class="mt-1.5 space-y-1.5" role="group" aria-label="Offset" bind:this={fields}>
     <LengthField
       label="Away from it"
       value={said.away}

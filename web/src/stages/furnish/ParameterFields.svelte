@@ -98,6 +98,16 @@
         onvalue={(value) => set(parameter.key, Number(value))}
       />
     </div>
+  {:else if parameter.isYesOrNo}
+    <label class="flex items-center gap-2">
+      <span class="w-[88px] shrink-0 text-soft">{parameter.label}</span>
+      <input
+        type="checkbox"
+        {disabled}
+        checked={parameter.value[0] === 1}
+        onchange={(e) => set(parameter.key, e.currentTarget.checked ? 1 : 0)}
+      />
+    </label>
   {:else if parameter.isCount}
     <NumberField
       label={parameter.label}

@@ -47,7 +47,7 @@
         >{items.every((i) => i.locked) ? "Unlock" : "Lock"}</button
       >
       <button class="action" onclick={() => plan.do({ do: "set-items-aside", ids, setAside: true })}
-        >Set aside</button
+        >Take off the plan</button
       >
       <button class="action text-must" onclick={() => plan.do({ do: "remove", ids })}>Remove</button>
     </div>

@@ -91,7 +91,7 @@
           <button
             class="action"
             disabled={!plan.canEdit}
-            onclick={() => plan.do({ do: "leave-book", id: book.id })}>Leave {book.name}</button
+            onclick={() => plan.do({ do: "leave-book", id: book.id })}>Remove {book.name}</button
           >
         </span>
         <ul class="text-[12px]">

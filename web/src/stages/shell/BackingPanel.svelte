@@ -93,7 +93,7 @@
 {#each lengths as known, i (i)}
   <div id="known-{i}">
     <LengthField
-      label="{i ? 'Second' : 'First'} is"
+      label="{i ? 'Second' : 'First'} length"
       value={known.length}
       units={plan.units}
       onvalue={(length) => (lengths = lengths.map((l, k) => (k === i ? { ...l, length } : l)))}
