@@ -1,7 +1,7 @@
 using Wellsedes.Core.Catalogue;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.Units;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things;
+using Wellsedes.Core.KindsOfThing;
 
 namespace Wellsedes.Bench;
 

@@ -1,6 +1,6 @@
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Viewing;
+using Wellsedes.Core.Rendering;
 using Wellsedes.Formats.Models;
 using Wellsedes.Formats.PlanFile;
 using Wellsedes.Formats.Viewing;

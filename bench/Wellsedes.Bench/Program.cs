@@ -7,7 +7,7 @@ using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things;
+using Wellsedes.Core.KindsOfThing;
 using Wellsedes.Core.Walkways;
 using Wellsedes.Formats.Lettering;
 using Wellsedes.Formats.Pdf;
@@ -143,7 +143,7 @@ static void Searches()
     Report(
         "search over 2,000 items, each key",
         keys.Length,
-        run => GC.KeepAlive(index.Find(keys[run], Wellsedes.Core.Measure.UnitSystem.Metric))
+        run => GC.KeepAlive(index.Find(keys[run], Wellsedes.Core.Units.UnitSystem.Metric))
     );
 }
 

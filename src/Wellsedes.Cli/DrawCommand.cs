@@ -1,10 +1,10 @@
 using System.Globalization;
 using Wellsedes.Core.Drawings;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.KindsOfThing;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
-using Wellsedes.Core.Things;
+using Wellsedes.Core.Units;
 using Wellsedes.Formats.Lettering;
 using Wellsedes.Formats.Pdf;
 using Wellsedes.Formats.Png;

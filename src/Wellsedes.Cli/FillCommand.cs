@@ -2,10 +2,10 @@ using System.Globalization;
 using System.Text.Json;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.KindsOfThing.SeatingBlocks;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things.SeatingBlocks;
+using Wellsedes.Core.Units;
 using Wellsedes.Core.Walkways;
 using Wellsedes.Formats.PlanFile;
 
@@ -157,7 +157,7 @@ internal static class FillCommand
         var name = arguments.Value("--area") ?? throw new CommandException($"Name the area to fill by --area: {Areas(state)}.");
         if (state.Space.Rooms.FirstOrDefault(room => Is(name, room.Room.Id, room.Room.Name)) is { } found)
             return new PutOverRooms(block, [found.Room.Id], arguments.Has("--free")) { Sure = true };
-        if (state.Level.Things.OfType<Core.Things.Zones.Zone>().FirstOrDefault(zone => Is(name, zone.Id, zone.OwnName())) is { } zone)
+        if (state.Level.Things.OfType<Core.KindsOfThing.Zones.Zone>().FirstOrDefault(zone => Is(name, zone.Id, zone.OwnName())) is { } zone)
             return new PutThing(
                 block with
                 {
@@ -183,7 +183,10 @@ internal static class FillCommand
             state
                 .Space.Rooms.Select(room => room.Room.Name)
                 .Concat(
-                    state.Level.Things.OfType<Core.Things.Zones.Zone>().Select(zone => zone.OwnName()).Where(called => called.Length > 0)
+                    state
+                        .Level.Things.OfType<Core.KindsOfThing.Zones.Zone>()
+                        .Select(zone => zone.OwnName())
+                        .Where(called => called.Length > 0)
                 )
         );
 }

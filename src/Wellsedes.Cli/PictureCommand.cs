@@ -1,8 +1,8 @@
 using System.Globalization;
-using Wellsedes.Core.Models;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Viewing;
+using Wellsedes.Core.Rendering;
+using Wellsedes.Core.SolidModel;
 using Wellsedes.Formats.Lettering;
 using Wellsedes.Formats.Pictures;
 using Wellsedes.Formats.PlanFile;

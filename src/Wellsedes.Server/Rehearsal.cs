@@ -1,10 +1,10 @@
 using System.Diagnostics;
 using Wellsedes.Core.Editing;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.KindsOfThing;
+using Wellsedes.Core.KindsOfThing.SeatingBlocks;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things;
-using Wellsedes.Core.Things.SeatingBlocks;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Server;
 

@@ -20,7 +20,7 @@ public sealed class ArrowTests
     /// <summary>The capabilities of Core in order; docs/architecture.md tells what each does.</summary>
     private static readonly string[] Capabilities =
     [
-        "Measure",
+        "Units",
         "Geometry",
         "Rulebooks",
         "Catalogue",
@@ -30,15 +30,15 @@ public sealed class ArrowTests
         "Walkways",
         "Arranging",
         "Seating",
-        "Measures",
+        "Compliance",
         "Capacity",
         "Findings",
         "Editing",
         "Drawings",
-        "Models",
-        "Viewing",
+        "SolidModel",
+        "Rendering",
         "Planning",
-        "Things",
+        "KindsOfThing",
     ];
 
     [Fact]

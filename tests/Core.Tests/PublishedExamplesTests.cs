@@ -2,10 +2,10 @@ using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.KindsOfThing.Columns;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
-using Wellsedes.Core.Things.Columns;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Tests;
 

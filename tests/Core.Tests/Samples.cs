@@ -1,9 +1,9 @@
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Editing;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.KindsOfThing;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Tests;
 

@@ -320,8 +320,8 @@ public sealed class CutoutTests
             Shape: cut.Shape
         );
         var plan = Plan.Of(
-            [.. PlanStart.Entities("P", Core.Measure.UnitSystem.Metric), new OwnItem(rug.Key, rug)],
-            Core.Things.Shipped.Library
+            [.. PlanStart.Entities("P", Core.Units.UnitSystem.Metric), new OwnItem(rug.Key, rug)],
+            Core.KindsOfThing.Shipped.Library
         );
         var file = PlanFiles.Write(plan, []);
         Assert.Equal(cut.Shape.Picture, PlanFiles.Read(file).Find<OwnItem>("rug-own")!.Item.Shape!.Picture);

@@ -1,7 +1,7 @@
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Viewing;
+using Wellsedes.Core.Rendering;
 
 namespace Wellsedes.Formats.Tests;
 

@@ -1,5 +1,5 @@
 using SkiaSharp;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.Units;
 using Wellsedes.Formats.Pictures;
 using Wellsedes.Tests.Seeded;
 

@@ -1,9 +1,9 @@
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.KindsOfThing.SeatingBlocks;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
-using Wellsedes.Core.Things.SeatingBlocks;
 using Wellsedes.Formats.PlanFile;
 
 namespace Wellsedes.Formats.Tests;

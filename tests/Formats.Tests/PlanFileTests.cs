@@ -1,7 +1,7 @@
 using System.Text;
 using System.Text.Json.Nodes;
 using Wellsedes.Core.Drawings;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.Units;
 using Wellsedes.Formats.PlanFile;
 using Wellsedes.Formats.Sheets;
 

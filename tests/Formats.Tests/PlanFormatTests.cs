@@ -2,11 +2,11 @@ using System.Reflection;
 using System.Text;
 using System.Text.Json.Nodes;
 using Wellsedes.Core.Editing;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.KindsOfThing;
+using Wellsedes.Core.KindsOfThing.LowCeilings;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things;
-using Wellsedes.Core.Things.LowCeilings;
+using Wellsedes.Core.Units;
 using Wellsedes.Formats.PlanFile;
 
 namespace Wellsedes.Formats.Tests;

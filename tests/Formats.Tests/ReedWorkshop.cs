@@ -1,13 +1,13 @@
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.KindsOfThing;
+using Wellsedes.Core.KindsOfThing.DrawnWays;
+using Wellsedes.Core.KindsOfThing.Fittings;
+using Wellsedes.Core.KindsOfThing.SeatingBlocks;
+using Wellsedes.Core.KindsOfThing.Zones;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things;
-using Wellsedes.Core.Things.DrawnWays;
-using Wellsedes.Core.Things.Fittings;
-using Wellsedes.Core.Things.SeatingBlocks;
-using Wellsedes.Core.Things.Zones;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Formats.Tests;
 

@@ -3,10 +3,10 @@ using System.Text;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.KindsOfThing;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things;
+using Wellsedes.Core.Units;
 using Wellsedes.Formats.Svg;
 
 namespace Wellsedes.Formats.Tests;

@@ -1,7 +1,7 @@
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Editing;
+using Wellsedes.Core.KindsOfThing.Zones;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things.Zones;
 using Wellsedes.Formats.Pictures;
 using Wellsedes.Formats.PlanFile;
 

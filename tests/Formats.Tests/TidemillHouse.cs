@@ -2,13 +2,13 @@ using SkiaSharp;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.KindsOfThing;
+using Wellsedes.Core.KindsOfThing.Columns;
+using Wellsedes.Core.KindsOfThing.Fittings;
+using Wellsedes.Core.KindsOfThing.LowCeilings;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things;
-using Wellsedes.Core.Things.Columns;
-using Wellsedes.Core.Things.Fittings;
-using Wellsedes.Core.Things.LowCeilings;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Formats.Tests;
 

@@ -1,9 +1,9 @@
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.KindsOfThing.DrawnWays;
+using Wellsedes.Core.KindsOfThing.Marks;
+using Wellsedes.Core.KindsOfThing.Zones;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things.DrawnWays;
-using Wellsedes.Core.Things.Marks;
-using Wellsedes.Core.Things.Zones;
 
 namespace Wellsedes.Formats.Tests;
 

@@ -2,7 +2,7 @@ using System.IO.Compression;
 using System.Net.Http.Json;
 using System.Text.Json;
 using Npgsql;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Server.Tests;
 

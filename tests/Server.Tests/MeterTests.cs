@@ -1,7 +1,7 @@
 using System.Net;
 using System.Net.Sockets;
 using System.Text;
-using Wellsedes.Server.StandIns;
+using Wellsedes.Server.SimulatedDevices;
 
 namespace Wellsedes.Server.Tests;
 
@@ -31,7 +31,7 @@ public sealed class MeterTests
             var (x, y) = (0.0, 0.0);
             foreach (var side in survey.Sides)
             {
-                var length = Core.Measure.LengthText.Read(side.Length, Core.Measure.UnitSystem.Metric).Value!.Value;
+                var length = Core.Units.LengthText.Read(side.Length, Core.Units.UnitSystem.Metric).Value!.Value;
                 var (sin, cos) = Core.Geometry.Angles.SinCos(side.Turn);
                 (x, y) = (x + length * cos, y + length * sin);
             }

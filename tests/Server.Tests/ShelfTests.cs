@@ -59,7 +59,7 @@ public sealed class ShelfTests(Cluster cluster) : HouseTests(cluster)
         Assert.True((bool)Entry(await PlansAsync(editor), plan)["isDemo"]!);
         var shipped = (await editor.OpenAsync(plan)).Entities.OfType<Item>().Select(item => item.Id).Order().ToArray();
         await editor.DoAsync(plan, new Remove([shipped[0], shipped[1]]));
-        await editor.DoAsync(plan, new SetDetails("Changed by hand", Core.Measure.UnitSystem.Metric, 0));
+        await editor.DoAsync(plan, new SetDetails("Changed by hand", Core.Units.UnitSystem.Metric, 0));
         var answer = await editor.Client.PostAsync($"/api/plans/{plan}/put-back", null);
         Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
         var made = (Guid)(await answer.Content.ReadFromJsonAsync<JsonObject>())!["id"]!;

@@ -338,7 +338,7 @@ test("a long narrow interior in feet and inches with a partition", async ({
   await expect(page.getByLabel("Goes up to")).toHaveText("Level 1");
   await job.set("Width", "2' 6\"");
   await job.set("Rotation", "90");
-  await job.set("Depth", "14' 6\"");
+  await job.set("Run", "14' 6\"");
   // Each level's sheet says that level, in feet and nothing in millimetres; both say what the two are together.
   await planner.stage("Issue");
   await planner.choose("Level", "Level 1");

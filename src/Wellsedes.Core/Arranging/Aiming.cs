@@ -122,7 +122,7 @@ public static class Aiming
         if (question.From is not { } from)
             return new Aim(at, caught, 0, null, 0, guides);
         var side = at - from;
-        var heading = Measure.AngleText.Normal(Angles.Of(side));
+        var heading = Units.AngleText.Normal(Angles.Of(side));
         double? angle = null;
         if (question.Before is { } before && side.Length > 0)
         {

@@ -114,7 +114,7 @@ internal static class LiningUp
                         var run = inOrder.Length == 1 ? line.Length / 2 : line.Length * i / (inOrder.Length - 1);
                         var at = line.At(run);
                         var rotation = turned ? Math.Round(Angles.Of(line.Direction(run)), 9) : thing.Item.Rotation;
-                        return new Move(thing.Item.Id, new Placement(at.X, at.Y, Measure.AngleText.Normal(rotation)));
+                        return new Move(thing.Item.Id, new Placement(at.X, at.Y, Units.AngleText.Normal(rotation)));
                     }
                 )
                 .Where((move, i) => IsElsewhere(inOrder[i].Item.Placement, move.To)),
@@ -139,7 +139,7 @@ internal static class LiningUp
             var (before, after) = side > 0 ? (-body.MinX, body.MaxX) : (body.MaxX, -body.MinX);
             var run = end is { } from && gap is { } apart ? from + apart + before : line.Nearest(thing.Item.Placement.Origin).Along;
             end = run + after;
-            var to = Settling.AgainstWall(wall, run, side, body.MaxY);
+            var to = Snapping.AgainstWall(wall, run, side, body.MaxY);
             if (IsElsewhere(thing.Item.Placement, to))
                 moves.Add(new Move(thing.Item.Id, to));
         }

@@ -1,4 +1,4 @@
-using Wellsedes.Core.Measures;
+using Wellsedes.Core.Compliance;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
 

@@ -1,5 +1,5 @@
 using System.Collections.Immutable;
-using Wellsedes.Core.Measures;
+using Wellsedes.Core.Compliance;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
 

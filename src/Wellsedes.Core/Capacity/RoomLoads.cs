@@ -6,7 +6,7 @@ using Wellsedes.Core.Spaces;
 
 namespace Wellsedes.Core.Capacity;
 
-/// <summary>For how many people a room, or a zone of it with a use of its own, is counted by one book, and how that came about.</summary>
+/// <summary>The occupant load: for how many people a room, or a zone of it with a use of its own, is counted by one book, and how that came about.</summary>
 /// <param name="RuleId">The rule of its use; "" where none is found.</param>
 /// <param name="Area">What is counted, in m².</param>
 /// <param name="ByArea">People by its area; null where nothing counts them by it.</param>

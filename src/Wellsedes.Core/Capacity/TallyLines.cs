@@ -1,7 +1,7 @@
 using System.Globalization;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Units;
 using Wellsedes.Core.Walkways;
 
 namespace Wellsedes.Core.Capacity;

@@ -1,5 +1,5 @@
 using System.Text.Json.Serialization;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Catalogue;
 

@@ -1,7 +1,7 @@
 namespace Wellsedes.Core.Catalogue;
 
 /// <summary>
-/// The size of a table for a number of diners. Common practice, from memory: rounds of 48, 60, 72 and 84 in seat 6, 8, 10 and 12;
+/// The size of a table for a number of diners, and how many seats a round table or a long one has. Common practice, from memory: rounds of 48, 60, 72 and 84 in seat 6, 8, 10 and 12;
 /// dining tables of 48 x 32, 72 x 36, 96 x 42 and 120 x 42 in seat 4, 6, 8 and 10; more take 24 in of edge each.
 /// </summary>
 public static class TableSizes

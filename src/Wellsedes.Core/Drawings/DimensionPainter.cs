@@ -1,7 +1,7 @@
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Spaces;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Drawings;
 

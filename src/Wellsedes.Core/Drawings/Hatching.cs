@@ -3,7 +3,7 @@ using Wellsedes.Core.Geometry;
 
 namespace Wellsedes.Core.Drawings;
 
-/// <summary>Slanted lines across a region.</summary>
+/// <summary>A hatch: slanted lines across a region.</summary>
 public static class Hatching
 {
     /// <summary>Lines at 45 degrees, a distance apart, clipped to a region by the even-odd rule; null when none fits.</summary>

@@ -1,9 +1,9 @@
 using Wellsedes.Core.Capacity;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Spaces;
+using Wellsedes.Core.Units;
 using Wellsedes.Core.Walkways;
 
 namespace Wellsedes.Core.Drawings;

@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
 using System.Globalization;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Drawings;
 

@@ -2,8 +2,8 @@ using System.Globalization;
 using Wellsedes.Core.Capacity;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Drawings;
 

@@ -1,11 +1,11 @@
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Tracing;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Editing;
 
-/// <summary>Pictures beneath the plan: placed, cropped, levelled, set to scale.</summary>
+/// <summary>Underlays, pictures beneath the plan: placed, cropped, levelled, set to scale.</summary>
 internal static class BackingEdits
 {
     /// <summary>Lengths that disagree by more than this part are told apart in the answer's words.</summary>

@@ -6,7 +6,7 @@ namespace Wellsedes.Core.Editing;
 public sealed record ChooseBook(string Id, string BookId) : Edit;
 
 /// <summary>Holds the plan against a book of the house's own: the text of a rulebook file.</summary>
-public sealed record BringBook(string Id, [property: Measure.LongText(Plans.PlanBook.LongestText)] string Text) : Edit;
+public sealed record BringBook(string Id, [property: Units.LongText(Plans.PlanBook.LongestText)] string Text) : Edit;
 
 /// <summary>
 /// Holds the plan against the books that its project keeps, with what these take otherwise, instead of its own. A book and a change it has already keep their ids.
@@ -45,7 +45,7 @@ public sealed record ChangeRule(
     string RuleId,
     string Value = "",
     double? Figure = null,
-    [property: Measure.LongText(300)] string Reason = ""
+    [property: Units.LongText(300)] string Reason = ""
 ) : Edit;
 
 /// <summary>Accepts a finding as it is, with a reason; who and when is set by whoever takes the edit.</summary>

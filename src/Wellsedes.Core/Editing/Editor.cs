@@ -1,8 +1,8 @@
 using Wellsedes.Core.Editing.Blocks;
 using Wellsedes.Core.Editing.Groups;
-using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Spaces;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Editing;
 

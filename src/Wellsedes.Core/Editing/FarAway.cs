@@ -1,6 +1,6 @@
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Editing;
 

@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
-using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Editing;
 

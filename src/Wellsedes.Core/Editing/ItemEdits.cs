@@ -4,9 +4,9 @@ using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Editing.Groups;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Spaces;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Editing;
 
@@ -240,7 +240,7 @@ internal sealed class ItemEdits(ItemForms forms, Func<Plan, string, LevelSpace> 
         if (forms.Place(plan, item, checks) is not { } thing)
             return new Settled(item.Placement, "");
         var all = forms.PlaceAll(plan, item.SchemeId, item.LevelId);
-        return Settling.Of(thing, spaces(plan, item.LevelId), all, Math.Min(catchDistance, 500), hold);
+        return Snapping.Of(thing, spaces(plan, item.LevelId), all, Math.Min(catchDistance, 500), hold);
     }
 
     private static EditAnswer Rotate(Plan plan, RotateItems edit)

@@ -2,9 +2,9 @@ using System.Collections.Immutable;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Catalogue.Makers;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Spaces;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Editing;
 

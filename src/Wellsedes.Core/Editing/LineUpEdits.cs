@@ -2,8 +2,8 @@ using System.Collections.Immutable;
 using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Editing.Groups;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Editing;
 

@@ -32,7 +32,7 @@ internal static class RoomCopying
                 Mirror.UpDown => 180 - placement.Rotation,
                 _ => placement.Rotation,
             };
-            return (at.X, at.Y, Measure.AngleText.Normal(turn + Rotation));
+            return (at.X, at.Y, Units.AngleText.Normal(turn + Rotation));
         }
 
         public BowedLine Of(BowedLine line) => new(Of(line.Start), Of(line.End), Mirror == Mirror.None ? line.Bow : -line.Bow);

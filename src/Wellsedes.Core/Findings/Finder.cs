@@ -3,8 +3,8 @@ using System.Globalization;
 using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Capacity;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Units;
 using Wellsedes.Core.Walkways;
 
 namespace Wellsedes.Core.Findings;

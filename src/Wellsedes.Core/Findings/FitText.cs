@@ -1,6 +1,6 @@
 using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Catalogue;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Findings;
 

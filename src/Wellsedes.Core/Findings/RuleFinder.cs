@@ -4,10 +4,10 @@ using System.Collections.Immutable;
 using System.Globalization;
 using System.Runtime.CompilerServices;
 using Wellsedes.Core.Capacity;
-using Wellsedes.Core.Measure;
-using Wellsedes.Core.Measures;
+using Wellsedes.Core.Compliance;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
+using Wellsedes.Core.Units;
 using Wellsedes.Core.Walkways;
 
 namespace Wellsedes.Core.Findings;

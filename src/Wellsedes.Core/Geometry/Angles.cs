@@ -26,5 +26,5 @@ public static class Angles
 
     /// <summary>The rotation of a thing whose front, its own -y, looks along a direction: in degrees counter-clockwise, from 0 to 360.</summary>
     public static double Looking(Point direction) =>
-        Measure.AngleText.Normal(Math.Round(Math.Atan2(direction.X, -direction.Y) * 180 / Math.PI, 9));
+        Units.AngleText.Normal(Math.Round(Math.Atan2(direction.X, -direction.Y) * 180 / Math.PI, 9));
 }

@@ -4,9 +4,9 @@ using Wellsedes.Core.Capacity;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Editing.Blocks;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Seating;
+using Wellsedes.Core.Units;
 using Wellsedes.Core.Walkways;
 
 namespace Wellsedes.Core.Planning;

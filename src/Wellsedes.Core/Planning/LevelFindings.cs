@@ -2,9 +2,9 @@ using System.Collections.Immutable;
 using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Findings;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Spaces;
+using Wellsedes.Core.Units;
 using Wellsedes.Core.Walkways;
 
 namespace Wellsedes.Core.Planning;

@@ -64,7 +64,7 @@ public sealed record PlanState(
                     ),
                 .. Space
                     .Openings.Where(place => place.Opening.Shut)
-                    .Select(place => $"Shut: {Measures.Exits.NameOf(Space, place)}; nobody is taken to leave by it."),
+                    .Select(place => $"Shut: {Compliance.Exits.NameOf(Space, place)}; nobody is taken to leave by it."),
                 .. Plan.All<RuleChange>()
                     .Select(change =>
                         $"{Plan.Books.Shelf.Find(change.RuleId)?.Title ?? change.RuleId}: {(change.Figure is { } figure ? $"{change.Value} {figure:0.##}" : "not judged")}. {change.Reason}"

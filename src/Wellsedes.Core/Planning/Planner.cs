@@ -8,9 +8,9 @@ using Wellsedes.Core.Editing;
 using Wellsedes.Core.Editing.Blocks;
 using Wellsedes.Core.Findings;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Models;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Seating;
+using Wellsedes.Core.SolidModel;
 using Wellsedes.Core.Spaces;
 using Wellsedes.Core.Walkways;
 

@@ -1,9 +1,9 @@
 using System.Collections.Immutable;
 using System.Runtime.CompilerServices;
 using Wellsedes.Core.Capacity;
+using Wellsedes.Core.Compliance;
 using Wellsedes.Core.Findings;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measures;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
 using Wellsedes.Core.Spaces;

@@ -2,9 +2,9 @@ using System.Collections.Immutable;
 using System.Globalization;
 using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Findings;
-using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Planning;
 

@@ -1,4 +1,4 @@
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Plans;
 

@@ -4,7 +4,7 @@ using Wellsedes.Core.Geometry;
 namespace Wellsedes.Core.Plans;
 
 /// <summary>
-/// A picture beneath the plan. PictureId names the stored picture, Columns and Rows are its size in pixels, (X, Y) is
+/// An underlay: a picture beneath the plan. PictureId names the stored picture, Columns and Rows are its size in pixels, (X, Y) is
 /// where its bottom left corner lies on the level, Rotation its turn about that corner, Scale the mm on the level for one
 /// pixel. The crop is in pixels from each side. Fade is from 0 (full) to 1 (gone). ScaleFrom says in words how the scale
 /// was found.

@@ -1,6 +1,6 @@
 using System.Text.Json.Serialization;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Plans;
 

@@ -1,7 +1,7 @@
 using System.Runtime.CompilerServices;
 using System.Text;
-using Wellsedes.Core.Measure;
 using Wellsedes.Core.Rulebooks;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Plans;
 

@@ -1,5 +1,5 @@
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Plans;
 

@@ -1,5 +1,5 @@
 using System.Collections.Immutable;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Plans;
 

@@ -1,4 +1,4 @@
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Rulebooks;
 
@@ -14,7 +14,7 @@ public sealed record SourcedValue(
     [property: LongText(300)] string Note
 );
 
-/// <summary>The values a new plan is held against until the planner sets others.</summary>
+/// <summary>Default gaps, aisles and clearances. The values a new plan is held against until the planner sets others.</summary>
 public static class HouseRules
 {
     private const string FromMemory = "From memory; check against the adopted edition.";

@@ -3,7 +3,7 @@ using Wellsedes.Core.Geometry;
 namespace Wellsedes.Core.Walkways;
 
 /// <summary>
-/// The least of a way out's own clear width, of the widest disc that gets to its inner face anywhere between the jambs, and of
+/// Egress (means of escape): the least of a way out's own clear width, of the widest disc that gets to its inner face anywhere between the jambs, and of
 /// the widest that gets from its outer face into the open.
 /// </summary>
 /// <param name="notice">Told what the answer depends on, a place and a face or -1, and the steps it took.</param>

@@ -5,7 +5,7 @@ using System.Runtime.InteropServices;
 using System.Text.Json.Nodes;
 using SharpGLTF.Memory;
 using SharpGLTF.Schema2;
-using Wellsedes.Core.Models;
+using Wellsedes.Core.SolidModel;
 using Wellsedes.Formats.Pictures;
 
 namespace Wellsedes.Formats.Models;

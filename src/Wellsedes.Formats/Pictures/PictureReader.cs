@@ -1,8 +1,8 @@
 using System.Runtime.CompilerServices;
 using SkiaSharp;
 using Wellsedes.Core.Catalogue;
-using Wellsedes.Core.Models;
-using Wellsedes.Core.Viewing;
+using Wellsedes.Core.Rendering;
+using Wellsedes.Core.SolidModel;
 
 namespace Wellsedes.Formats.Pictures;
 

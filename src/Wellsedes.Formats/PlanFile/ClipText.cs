@@ -2,8 +2,8 @@ using System.Collections.Immutable;
 using System.Text;
 using System.Text.Json;
 using Wellsedes.Core.Editing;
+using Wellsedes.Core.KindsOfThing;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things;
 using Wellsedes.Formats.Pictures;
 
 namespace Wellsedes.Formats.PlanFile;

@@ -3,9 +3,9 @@ using System.Text;
 using System.Text.Json;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Editing;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.KindsOfThing;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things;
+using Wellsedes.Core.Units;
 using Wellsedes.Formats.Pictures;
 
 namespace Wellsedes.Formats.PlanFile;

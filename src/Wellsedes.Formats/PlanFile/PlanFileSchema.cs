@@ -1,8 +1,8 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Schema;
+using Wellsedes.Core.KindsOfThing;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things;
 
 namespace Wellsedes.Formats.PlanFile;
 

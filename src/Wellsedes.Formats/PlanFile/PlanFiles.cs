@@ -3,8 +3,8 @@ using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Wellsedes.Core.Editing;
+using Wellsedes.Core.KindsOfThing;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things;
 using Wellsedes.Formats.Pictures;
 
 namespace Wellsedes.Formats.PlanFile;

@@ -4,8 +4,8 @@ using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
 using Wellsedes.Core.Editing;
+using Wellsedes.Core.KindsOfThing;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things;
 
 namespace Wellsedes.Formats.PlanFile;
 

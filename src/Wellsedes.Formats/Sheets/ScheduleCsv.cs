@@ -1,7 +1,7 @@
 using System.Text;
 using CsvHelper;
 using Wellsedes.Core.Drawings;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Formats.Sheets;
 

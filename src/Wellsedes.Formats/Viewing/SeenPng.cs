@@ -1,6 +1,6 @@
 using System.Runtime.InteropServices;
 using SkiaSharp;
-using Wellsedes.Core.Viewing;
+using Wellsedes.Core.Rendering;
 using Wellsedes.Formats.Lettering;
 
 namespace Wellsedes.Formats.Viewing;

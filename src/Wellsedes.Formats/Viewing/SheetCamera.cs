@@ -4,7 +4,7 @@ using System.Runtime.CompilerServices;
 using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Viewing;
+using Wellsedes.Core.Rendering;
 using Wellsedes.Formats.Lettering;
 using Wellsedes.Formats.Pictures;
 

@@ -76,7 +76,7 @@ public sealed class FittingTests
     public void In_feet_it_is_said_in_feet()
     {
         var sample = Niche();
-        sample.Do(new SetDetails("Feet", Core.Measure.UnitSystem.FeetInches, 0));
+        sample.Do(new SetDetails("Feet", Core.Units.UnitSystem.FeetInches, 0));
         sample.Place("s", "sofa-84", 900, 3000);
         Assert.StartsWith(
             "Does not fit: 1' 1 1/8\" too wide (free: 5' 10 7/8\").",

@@ -1,8 +1,8 @@
 using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.KindsOfThing.Columns;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things.Columns;
 
 namespace Wellsedes.Core.Tests.Arranging;
 

@@ -1,8 +1,8 @@
 using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.KindsOfThing.SeatingBlocks;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things.SeatingBlocks;
 
 namespace Wellsedes.Core.Tests.Arranging;
 

@@ -1,7 +1,7 @@
 using Wellsedes.Core.Capacity;
 using Wellsedes.Core.Editing;
-using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Tests.Capacity;
 

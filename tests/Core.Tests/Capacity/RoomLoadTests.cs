@@ -1,8 +1,8 @@
 using Wellsedes.Core.Capacity;
 using Wellsedes.Core.Editing;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.KindsOfThing.Zones;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things.Zones;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Tests.Capacity;
 

@@ -1,6 +1,6 @@
 using Wellsedes.Core.Capacity;
-using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Tests.Capacity;
 

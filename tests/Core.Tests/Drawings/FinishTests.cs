@@ -2,9 +2,9 @@ using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.KindsOfThing.Zones;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things.Zones;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Tests.Drawings;
 

@@ -1,10 +1,10 @@
 using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.KindsOfThing.Marks;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things.Marks;
-using Mark = Wellsedes.Core.Things.Marks.Mark;
+using Wellsedes.Core.Units;
+using Mark = Wellsedes.Core.KindsOfThing.Marks.Mark;
 
 namespace Wellsedes.Core.Tests.Drawings;
 

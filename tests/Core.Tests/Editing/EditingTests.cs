@@ -34,7 +34,7 @@ public sealed class EditingTests
     [Fact]
     public void A_forty_inch_hall_on_a_feet_and_inches_plan_was_likely_forty_feet()
     {
-        var sample = new Sample().Do(new SetDetails("Sample", Wellsedes.Core.Measure.UnitSystem.FeetInches, 0));
+        var sample = new Sample().Do(new SetDetails("Sample", Wellsedes.Core.Units.UnitSystem.FeetInches, 0));
         var problem = sample.Refused(new MakeRoom("room", PlanStart.LevelId, "Hall", 1016, 5000, 200, 3000));
         Assert.Equal(40 * 304.8, problem.Likely!.Value, 6);
     }

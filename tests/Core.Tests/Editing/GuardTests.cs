@@ -1,8 +1,8 @@
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.KindsOfThing.Zones;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things.Zones;
 
 namespace Wellsedes.Core.Tests.Editing;
 
@@ -43,7 +43,7 @@ public sealed class GuardTests
                 { "label", new LabelItem("a", "x\0") },
                 { "label", new LabelItem("a", "\uD800") },
                 { "label", new LabelItem("a", new string('x', 20_000)) },
-                { "thing", new PutThing(new PlanDetails("plan", "x", Core.Measure.UnitSystem.Metric)) },
+                { "thing", new PutThing(new PlanDetails("plan", "x", Core.Units.UnitSystem.Metric)) },
                 { "id", new PutThing(new Zone("a", S, L, 0, 0, 0, 1000, 1000, "")) },
                 { "id", new PutThing(new Zone("no id!", S, L, 0, 0, 0, 1000, 1000, "")) },
                 { "seats", new SetSeats("a", new SeatsBySide(Around: int.MaxValue, Front: 1)) },

@@ -296,7 +296,7 @@ public sealed class LineUpTests
             .Place("rug", "rug-6x9", 5000, 5000)
             .Place("sofa", "sofa-three", 5000, 5500)
             .Place("lamp", "plant-600", 15_000, 5000)
-            .Do(new PutThing(new Things.Zones.Zone("z", PlanStart.SchemeId, PlanStart.LevelId, 5000, 5000, 0, 4000, 3000, "Corner")));
+            .Do(new PutThing(new KindsOfThing.Zones.Zone("z", PlanStart.SchemeId, PlanStart.LevelId, 5000, 5000, 0, 4000, 3000, "Corner")));
         sample.DoAndUndo(new OrderItems(["rug"], true));
         Assert.Equal(1, Of(sample, "rug").Order);
         sample.DoAndUndo(new OrderItems(["sofa"], true));

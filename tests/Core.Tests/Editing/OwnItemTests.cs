@@ -89,7 +89,7 @@ public sealed class OwnItemTests
     public void The_outline_of_a_zone_is_picked_and_what_is_locked_stays()
     {
         var sample = Hall()
-            .Do(new PutThing(new Things.Zones.Zone("z", PlanStart.SchemeId, PlanStart.LevelId, 3000, 3000, 30, 2000, 1200, "Bay")))
+            .Do(new PutThing(new KindsOfThing.Zones.Zone("z", PlanStart.SchemeId, PlanStart.LevelId, 3000, 3000, 30, 2000, 1200, "Bay")))
             .Place("a", "armchair", 8000, 4000);
         sample.Do(Together(["z"]));
         var own = sample.Plan.Find<OwnItem>("own-1")!.Item;

@@ -5,8 +5,8 @@ using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
-using Mark = Wellsedes.Core.Things.Marks.Mark;
-using MarkShape = Wellsedes.Core.Things.Marks.MarkShape;
+using Mark = Wellsedes.Core.KindsOfThing.Marks.Mark;
+using MarkShape = Wellsedes.Core.KindsOfThing.Marks.MarkShape;
 
 namespace Wellsedes.Core.Tests.Editing;
 

@@ -1,9 +1,9 @@
 using System.Collections.Immutable;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Editing;
+using Wellsedes.Core.KindsOfThing.Marks;
+using Wellsedes.Core.KindsOfThing.Zones;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things.Marks;
-using Wellsedes.Core.Things.Zones;
 
 namespace Wellsedes.Core.Tests.Editing;
 

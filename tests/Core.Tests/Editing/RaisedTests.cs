@@ -1,9 +1,9 @@
 using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Editing;
+using Wellsedes.Core.KindsOfThing.KeepClears;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
-using Wellsedes.Core.Things.KeepClears;
 using Wellsedes.Core.Walkways;
 
 namespace Wellsedes.Core.Tests.Editing;
@@ -180,7 +180,7 @@ public sealed class RaisedTests
         sample.Do(new PutOwnRule(new OwnRule("tall", tall with { Value = 2040 }, 2)));
         Assert.True(Way() > 600);
         // A low ceiling is held against the same headroom.
-        sample.Do(new PutThing(new Core.Things.LowCeilings.LowCeiling("low", L, 4000, 2400, 0, 8000, 500, 2030, 2030)));
+        sample.Do(new PutThing(new Core.KindsOfThing.LowCeilings.LowCeiling("low", L, 4000, 2400, 0, 8000, 500, 2030, 2030)));
         Assert.Equal(0, Way());
         sample.Do(new Remove(["tall"]));
         Assert.True(Way() > 600);

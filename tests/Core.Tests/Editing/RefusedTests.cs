@@ -1,10 +1,10 @@
 using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Findings;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.KindsOfThing.Fittings;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things.Fittings;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Tests.Editing;
 

@@ -1,6 +1,6 @@
 using Wellsedes.Core.Editing;
+using Wellsedes.Core.KindsOfThing.Zones;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things.Zones;
 
 namespace Wellsedes.Core.Tests.Editing;
 

@@ -1,10 +1,10 @@
 using System.Collections.Immutable;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.KindsOfThing.Columns;
+using Wellsedes.Core.KindsOfThing.Fittings;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Spaces;
-using Wellsedes.Core.Things.Columns;
-using Wellsedes.Core.Things.Fittings;
 
 namespace Wellsedes.Core.Tests.Editing;
 

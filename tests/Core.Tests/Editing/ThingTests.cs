@@ -1,10 +1,10 @@
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.KindsOfThing.Columns;
+using Wellsedes.Core.KindsOfThing.Fittings;
+using Wellsedes.Core.KindsOfThing.LowCeilings;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Spaces;
-using Wellsedes.Core.Things.Columns;
-using Wellsedes.Core.Things.Fittings;
-using Wellsedes.Core.Things.LowCeilings;
 
 namespace Wellsedes.Core.Tests.Editing;
 
@@ -64,13 +64,13 @@ public sealed class ThingTests
     [Fact]
     public void Every_form_a_kind_is_offered_in_can_be_put_into_a_new_plan()
     {
-        foreach (var kind in Things.Shipped.Library.Kinds.All)
+        foreach (var kind in KindsOfThing.Shipped.Library.Kinds.All)
         {
             var template = kind.Make("new", L, PlanStart.SchemeId, new(3000, 2000));
             foreach (var ready in kind.Ready.IsDefault ? [new ReadyMade(kind.Word, thing => thing)] : kind.Ready)
                 Assert.Equal(kind.Type, new Sample().Room().Do(new PutThing(ready.From(template))).Plan.Find("new")!.GetType());
         }
-        var fittings = Things.Fittings.Fitting.ThingKind;
+        var fittings = KindsOfThing.Fittings.Fitting.ThingKind;
         Assert.Equal(
             Enum.GetValues<FittingKind>(),
             fittings.Ready.Select(ready => ((Fitting)ready.From(fittings.Make("f", L, "", default))).Kind)

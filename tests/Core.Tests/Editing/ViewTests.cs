@@ -2,11 +2,11 @@ using System.Collections.Immutable;
 using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.KindsOfThing.Zones;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things.Zones;
-using Mark = Wellsedes.Core.Things.Marks.Mark;
-using MarkShape = Wellsedes.Core.Things.Marks.MarkShape;
+using Mark = Wellsedes.Core.KindsOfThing.Marks.Mark;
+using MarkShape = Wellsedes.Core.KindsOfThing.Marks.MarkShape;
 
 namespace Wellsedes.Core.Tests.Editing;
 

@@ -3,10 +3,10 @@ using Wellsedes.Core.Capacity;
 using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.KindsOfThing.Fittings;
+using Wellsedes.Core.KindsOfThing.Zones;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things.Fittings;
-using Wellsedes.Core.Things.Zones;
 
 namespace Wellsedes.Core.Tests.Editing;
 

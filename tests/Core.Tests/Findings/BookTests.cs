@@ -3,9 +3,9 @@ using Wellsedes.Core.Capacity;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Findings;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
+using Wellsedes.Core.Units;
 using Wellsedes.Tests.Seeded;
 
 namespace Wellsedes.Core.Tests.Findings;
@@ -307,7 +307,7 @@ public sealed class BookTests
     {
         var sample = With(Room(8000, 6000, "Office", "american-accessibility", "english-guidance"), "a", 3000, 700);
         var twice = sample.Plan.All<PlanBook>().First(book => book.Book().Id == "american-accessibility");
-        var plan = Plan.Of([.. sample.Plan.Entities.Values, twice with { Id = "z" }], Core.Things.Shipped.Library);
+        var plan = Plan.Of([.. sample.Plan.Entities.Values, twice with { Id = "z" }], Core.KindsOfThing.Shipped.Library);
         var state = sample.Planner.StateOf(plan, PlanStart.SchemeId, L);
         Assert.Equal(2, plan.Books.Shelf.Books.Length);
         Assert.Equal(sample.State.Findings.Select(finding => finding.Id), state.Findings.Select(finding => finding.Id));
@@ -322,7 +322,7 @@ public sealed class BookTests
         var sample = Room(8000, 6000, "Office");
         var plan = Plan.Of(
             [.. sample.Plan.Entities.Values, new PlanBook(bookId, "{}"), new RuleChange(changeId, "our-door", "", "Why")],
-            Core.Things.Shipped.Library
+            Core.KindsOfThing.Shipped.Library
         );
         Assert.NotNull(PlanChecks.OfWhole(plan));
         Assert.Contains("id, a name and rules", plan.Find<PlanBook>(bookId)!.Wrong());

@@ -1,9 +1,9 @@
 using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Findings;
+using Wellsedes.Core.KindsOfThing.Columns;
+using Wellsedes.Core.KindsOfThing.KeepClears;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things.Columns;
-using Wellsedes.Core.Things.KeepClears;
 
 namespace Wellsedes.Core.Tests.Findings;
 

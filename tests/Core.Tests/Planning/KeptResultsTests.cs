@@ -1,11 +1,11 @@
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Editing;
+using Wellsedes.Core.KindsOfThing;
+using Wellsedes.Core.KindsOfThing.Columns;
+using Wellsedes.Core.KindsOfThing.KeepClears;
+using Wellsedes.Core.KindsOfThing.Zones;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things;
-using Wellsedes.Core.Things.Columns;
-using Wellsedes.Core.Things.KeepClears;
-using Wellsedes.Core.Things.Zones;
 using Wellsedes.Tests.Seeded;
 
 namespace Wellsedes.Core.Tests.Planning;

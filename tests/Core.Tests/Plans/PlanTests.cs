@@ -1,10 +1,10 @@
 using CsCheck;
 using Wellsedes.Core.Catalogue;
+using Wellsedes.Core.KindsOfThing;
+using Wellsedes.Core.KindsOfThing.Columns;
+using Wellsedes.Core.KindsOfThing.Marks;
+using Wellsedes.Core.KindsOfThing.Zones;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things;
-using Wellsedes.Core.Things.Columns;
-using Wellsedes.Core.Things.Marks;
-using Wellsedes.Core.Things.Zones;
 
 namespace Wellsedes.Core.Tests.Plans;
 

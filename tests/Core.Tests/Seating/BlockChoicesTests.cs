@@ -1,11 +1,11 @@
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Editing.Blocks;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.KindsOfThing.SeatingBlocks;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Seating;
 using Wellsedes.Core.Seating.Styles;
-using Wellsedes.Core.Things.SeatingBlocks;
 
 namespace Wellsedes.Core.Tests.Seating;
 

@@ -2,12 +2,12 @@ using System.Collections.Immutable;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Editing.Blocks;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.KindsOfThing.Columns;
+using Wellsedes.Core.KindsOfThing.DrawnWays;
+using Wellsedes.Core.KindsOfThing.SeatingBlocks;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Seating.Styles;
-using Wellsedes.Core.Things.Columns;
-using Wellsedes.Core.Things.DrawnWays;
-using Wellsedes.Core.Things.SeatingBlocks;
 using Wellsedes.Core.Walkways;
 using Wellsedes.Tests.Seeded;
 

@@ -1,7 +1,7 @@
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.KindsOfThing.SeatingBlocks;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things.SeatingBlocks;
 using Wellsedes.Core.Walkways;
 
 namespace Wellsedes.Core.Tests.Seating;

@@ -1,11 +1,11 @@
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Findings;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.KindsOfThing.SeatingBlocks;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
 using Wellsedes.Core.Seating;
 using Wellsedes.Core.Seating.Rows;
-using Wellsedes.Core.Things.SeatingBlocks;
 using Wellsedes.Core.Walkways;
 
 namespace Wellsedes.Core.Tests.Seating;
@@ -48,7 +48,7 @@ public sealed class StyleTests
         foreach (var turn in (double[])[0, 5, 90, 217])
         {
             var sample = new Sample().Room(16_000, 12_000).Door().Place("stage", "stage-deck-2x1", 8000, 10_500);
-            sample.Do(new PutThing(new Things.Columns.Column("c", L, 5000, 6000, 30, 400, 400, false)));
+            sample.Do(new PutThing(new KindsOfThing.Columns.Column("c", L, 5000, 6000, 30, 400, 400, false)));
             sample.Do(new PutOverRooms(Block(style) with { Facing = turn }, ["room"]));
             Assert.Empty(sample.State.Overlaps);
             Assert.NotEmpty(Members(sample));
@@ -331,7 +331,7 @@ public sealed class StyleTests
             for (var i = random.Next(4); i > 0; i--)
                 sample.Do(
                     new PutThing(
-                        new Things.Columns.Column(
+                        new KindsOfThing.Columns.Column(
                             $"c{i}",
                             L,
                             random.Next(2000, width - 2000),

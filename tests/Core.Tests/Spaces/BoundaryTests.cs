@@ -3,9 +3,9 @@ using NetTopologySuite.Operation.OverlayNG;
 using NetTopologySuite.Operation.Polygonize;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.KindsOfThing.LowCeilings;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Spaces;
-using Wellsedes.Core.Things.LowCeilings;
 using Point = Wellsedes.Core.Geometry.Point;
 
 namespace Wellsedes.Core.Tests.Spaces;

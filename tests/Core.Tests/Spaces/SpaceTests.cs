@@ -1,7 +1,7 @@
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.KindsOfThing.Columns;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things.Columns;
 
 namespace Wellsedes.Core.Tests.Spaces;
 

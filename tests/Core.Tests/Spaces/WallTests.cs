@@ -1,10 +1,10 @@
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.KindsOfThing.Columns;
+using Wellsedes.Core.KindsOfThing.Fittings;
+using Wellsedes.Core.KindsOfThing.LowCeilings;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
 using Wellsedes.Core.Spaces;
-using Wellsedes.Core.Things.Columns;
-using Wellsedes.Core.Things.Fittings;
-using Wellsedes.Core.Things.LowCeilings;
 
 namespace Wellsedes.Core.Tests.Spaces;
 
@@ -12,7 +12,7 @@ namespace Wellsedes.Core.Tests.Spaces;
 public sealed class WallTests
 {
     private static LevelSpace Space(params Entity[] shell) =>
-        SpaceFinder.Find(Plan.Of([new Level("l", "Ground", 0, 2700), .. shell], Things.Shipped.Library), "l");
+        SpaceFinder.Find(Plan.Of([new Level("l", "Ground", 0, 2700), .. shell], KindsOfThing.Shipped.Library), "l");
 
     private static Wall W(string id, double x1, double y1, double x2, double y2, double thickness = 200, double bow = 0) =>
         new(id, "l", new(x1, y1), new(x2, y2), thickness, 2700, "", bow);

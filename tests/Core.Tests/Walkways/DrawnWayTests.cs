@@ -3,11 +3,11 @@ using Wellsedes.Core.Capacity;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Findings;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.KindsOfThing.DrawnWays;
+using Wellsedes.Core.KindsOfThing.Zones;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things.DrawnWays;
-using Wellsedes.Core.Things.Zones;
+using Wellsedes.Core.Units;
 using Wellsedes.Core.Walkways;
 using Wellsedes.Tests.Seeded;
 

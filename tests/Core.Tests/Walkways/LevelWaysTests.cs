@@ -1,9 +1,9 @@
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Findings;
 using Wellsedes.Core.Geometry;
+using Wellsedes.Core.KindsOfThing.LowCeilings;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things.LowCeilings;
 
 namespace Wellsedes.Core.Tests.Walkways;
 

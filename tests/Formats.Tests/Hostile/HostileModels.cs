@@ -2,9 +2,9 @@ using System.Buffers.Binary;
 using System.Text;
 using System.Text.Json.Nodes;
 using Wellsedes.Core.Editing;
+using Wellsedes.Core.KindsOfThing;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things;
 using Wellsedes.Formats.Models;
 
 namespace Wellsedes.Formats.Tests.Hostile;
@@ -15,7 +15,7 @@ public static class HostileModels
     /// <summary>A model of one item and nothing else.</summary>
     public static byte[] Of(string catalogue)
     {
-        var plan = Plan.Of(PlanStart.Entities("Model", Core.Measure.UnitSystem.Metric), Shipped.Library);
+        var plan = Plan.Of(PlanStart.Entities("Model", Core.Units.UnitSystem.Metric), Shipped.Library);
         var planner = new Planner();
         var answer = planner.Answer(plan, new PlaceItem("item", PlanStart.SchemeId, PlanStart.LevelId, catalogue, 0, 0));
         plan.TryApply(answer.Change!, out plan, out _);

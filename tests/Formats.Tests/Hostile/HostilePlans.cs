@@ -8,17 +8,17 @@ using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.KindsOfThing;
+using Wellsedes.Core.KindsOfThing.Columns;
+using Wellsedes.Core.KindsOfThing.Fittings;
+using Wellsedes.Core.KindsOfThing.KeepClears;
+using Wellsedes.Core.KindsOfThing.LowCeilings;
+using Wellsedes.Core.KindsOfThing.Marks;
+using Wellsedes.Core.KindsOfThing.Zones;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
-using Wellsedes.Core.Things;
-using Wellsedes.Core.Things.Columns;
-using Wellsedes.Core.Things.Fittings;
-using Wellsedes.Core.Things.KeepClears;
-using Wellsedes.Core.Things.LowCeilings;
-using Wellsedes.Core.Things.Marks;
-using Wellsedes.Core.Things.Zones;
+using Wellsedes.Core.Units;
 using Wellsedes.Formats.Lettering;
 using Wellsedes.Formats.Pdf;
 using Wellsedes.Formats.PlanFile;
@@ -106,7 +106,7 @@ public static class HostilePlans
             new SetParameters("d", ItemParameters.None.With("radius", 300)),
             new PutRepeat(new Repeat("rows", s, l, 1500, 3500, 90, 2, 2, 600, 900), "stacking-chair"),
             new PutThing(new Zone("zone", s, l, 3000, 3000, 0, 4000, 4000, "West")),
-            new PutThing(new Core.Things.Marks.Mark("mark", s, l, MarkShape.Arrow, 3000, 500, 0, 1500, 200, "in")),
+            new PutThing(new Core.KindsOfThing.Marks.Mark("mark", s, l, MarkShape.Arrow, 3000, 500, 0, 1500, 200, "in")),
             new KeepMeasure("measure", s, l, new(0, 0), new(3000, 0)),
             new PutOwnRule(new OwnRule("own-headroom", HouseRules.Headroom with { Value = 2100 })),
             new MakeCluster("pair", ["d", "t1"], "Pair"),

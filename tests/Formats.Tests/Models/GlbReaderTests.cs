@@ -3,10 +3,10 @@ using System.Text.Json.Nodes;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Models;
+using Wellsedes.Core.KindsOfThing;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Things;
+using Wellsedes.Core.SolidModel;
 using Wellsedes.Formats.Models;
 using Wellsedes.Formats.Tests.Hostile;
 
@@ -17,7 +17,7 @@ public sealed class GlbReaderTests
 {
     private static readonly byte[] Sofa = HostileModels.Of("sofa-three");
 
-    private static Plan Empty => Plan.Of(PlanStart.Entities("Own", Core.Measure.UnitSystem.Metric), Shipped.Library);
+    private static Plan Empty => Plan.Of(PlanStart.Entities("Own", Core.Units.UnitSystem.Metric), Shipped.Library);
 
     private static CatalogueItem Kept(GlbRead read, ItemSize size) =>
         new(

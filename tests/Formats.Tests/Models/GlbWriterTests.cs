@@ -1,8 +1,8 @@
 using System.Numerics;
 using SharpGLTF.Schema2;
-using Wellsedes.Core.Models;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.SolidModel;
 using Wellsedes.Formats.Models;
 using Wellsedes.Formats.PlanFile;
 

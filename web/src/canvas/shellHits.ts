@@ -3,7 +3,7 @@ import { isDrawn } from "../things/corners";
 import { inFrame } from "./frames";
 import type { Point } from "./viewport";
 
-/** A thing of the shell under a point. */
+/** What a hit test finds: a thing of the shell under a point. */
 export interface ShellHit {
   id: string;
   kind: "wall" | "opening" | "thing" | "boundary" | "line" | "backing";

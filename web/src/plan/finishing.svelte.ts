@@ -1,5 +1,5 @@
 import { api, type FinishesView } from "../app/api";
-import { Asked } from "./asked";
+import { Asked } from "./latestAnswer";
 
 /** The finishes of the scheme that is looked at, as the server has drawn them: floors by level, and what the tints stand for. */
 export class Finishing {

@@ -7,7 +7,7 @@ import {
   type Repeat,
   type RepeatFigures,
 } from "../app/api";
-import { Asked } from "./asked";
+import { Asked } from "./latestAnswer";
 import type { OpenPlan } from "./openPlan.svelte";
 
 export type Group = Cluster | Repeat;

@@ -1,5 +1,5 @@
 import type { Near, NearView, WallAhead } from "../app/api";
-import { Asked } from "./asked";
+import { Asked } from "./latestAnswer";
 
 /** What is near what is selected, as the server has measured it: a late answer, or none, never stands for another thing's. */
 export class NearBy {

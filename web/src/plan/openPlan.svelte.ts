@@ -32,7 +32,7 @@ import {
   type WorkOrder,
   type WorkTold,
 } from "../app/api";
-import { Asked } from "./asked";
+import { Asked } from "./latestAnswer";
 import { Doing, type Refusal } from "./doing.svelte";
 import { Finishing } from "./finishing.svelte";
 import { Groups } from "./groups.svelte";

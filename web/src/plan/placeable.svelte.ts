@@ -2,7 +2,7 @@
 /* eslint-disable svelte/prefer-svelte-reactivity */
 import { SvelteMap, SvelteSet } from "svelte/reactivity";
 import { api, messageOf, type CatalogueEntry, type CatalogueItem, type FormView } from "../app/api";
-import { Asked } from "./asked";
+import { Asked } from "./latestAnswer";
 import type { OpenPlan } from "./openPlan.svelte";
 
 /** What is remembered in this browser of what somebody likes to place: keys of the catalogue, newest first. */

@@ -1,5 +1,5 @@
 import { api, type Edit, type SubjectsView, type View } from "../app/api";
-import { Asked } from "./asked";
+import { Asked } from "./latestAnswer";
 import type { OpenPlan } from "./openPlan.svelte";
 
 const none: ReadonlySet<string> = new Set();

@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using System.Globalization;
 using System.Text.RegularExpressions;
-using Wellsedes.Core.Measure;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Catalogue.Search;
 

@@ -2,10 +2,10 @@ using System.Collections.Immutable;
 using System.Globalization;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Seating;
 using Wellsedes.Core.Spaces;
+using Wellsedes.Core.Units;
 using Wellsedes.Core.Walkways;
 
 namespace Wellsedes.Core.Editing.Blocks;

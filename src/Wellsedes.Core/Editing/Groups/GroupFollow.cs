@@ -1,5 +1,5 @@
-using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Editing.Groups;
 

@@ -1,9 +1,9 @@
 using System.Collections.Immutable;
 using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Spaces;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Core.Editing.Groups;
 

@@ -1,9 +1,9 @@
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Editing;
+using Wellsedes.Core.KindsOfThing;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
-using Wellsedes.Core.Things;
 using Wellsedes.Server.Features.Plans;
 
 namespace Wellsedes.Server.Features.Catalogue;

@@ -3,9 +3,9 @@ using System.Collections.Immutable;
 using Microsoft.EntityFrameworkCore;
 using Wellsedes.Core.Catalogue;
 using Wellsedes.Core.Catalogue.Search;
+using Wellsedes.Core.KindsOfThing;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
-using Wellsedes.Core.Things;
 using Wellsedes.Server.Features.Library;
 using Wellsedes.Store;
 

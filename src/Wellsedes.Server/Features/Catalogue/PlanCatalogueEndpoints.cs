@@ -116,12 +116,12 @@ public static class PlanCatalogueEndpoints
         Guid planId,
         EditRequest request,
         OpenPlans plans,
-        Desk desk,
+        WorkLimit limit,
         CancellationToken cancel
     )
     {
         var now = (await plans.OpenAsync(planId)).Now;
-        return await desk.AskAsync(
+        return await limit.AskAsync(
             () =>
                 now.Fault is not null
                     ? new Foresight(now.OnlyReading(), 0, 0, 0, [])

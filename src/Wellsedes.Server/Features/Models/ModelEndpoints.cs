@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Viewing;
+using Wellsedes.Core.Rendering;
 using Wellsedes.Formats.Models;
 using Wellsedes.Server.Features.Plans;
 using Wellsedes.Server.Security;
@@ -34,7 +34,7 @@ public static class ModelEndpoints
         bool? people,
         bool? findings,
         OpenPlans plans,
-        Desk desk,
+        WorkLimit limit,
         CancellationToken cancel
     )
     {
@@ -43,7 +43,7 @@ public static class ModelEndpoints
             return TypedResults.Problem("Walls are cut at 0 to 30 000 mm.", statusCode: 422);
         var now = (await plans.OpenAsync(planId)).Now;
         var shows = new ViewpointShows(People: people == true, Findings: findings == true, CutHeight: height);
-        return TypedResults.Ok(await desk.AskAsync(() => ModelView.Of(now.Model(schemeId, shows)), cancel));
+        return TypedResults.Ok(await limit.AskAsync(() => ModelView.Of(now.Model(schemeId, shows)), cancel));
     }
 
     /// <summary>What is seen from a viewpoint, in words: the largest first; and how much of one thing, where that is asked.</summary>
@@ -51,7 +51,7 @@ public static class ModelEndpoints
         Guid planId,
         SeenRequest request,
         OpenPlans plans,
-        Desk desk,
+        WorkLimit limit,
         CancellationToken cancel
     )
     {
@@ -60,7 +60,7 @@ public static class ModelEndpoints
         if (now.WrongLook(from) is { } wrong)
             return TypedResults.Problem(wrong, statusCode: 422);
         return TypedResults.Ok(
-            await desk.AskAsync(
+            await limit.AskAsync(
                 () =>
                 {
                     var sight = new Sight(now.Model(from.SchemeId, from.Shows), from);
@@ -75,12 +75,12 @@ public static class ModelEndpoints
         Guid planId,
         string? schemeId,
         OpenPlans plans,
-        Desk desk,
+        WorkLimit limit,
         CancellationToken cancel
     )
     {
         var now = (await plans.OpenAsync(planId)).Now;
-        var bytes = await desk.AskAsync(() => GlbWriter.Write(now.Model(schemeId, new ViewpointShows()), now.Plan.Details.Title), cancel);
+        var bytes = await limit.AskAsync(() => GlbWriter.Write(now.Model(schemeId, new ViewpointShows()), now.Plan.Details.Title), cancel);
         return TypedResults.File(bytes, "model/gltf-binary", FileNames.Of(now.Plan.Details.Title, "glb"));
     }
 }

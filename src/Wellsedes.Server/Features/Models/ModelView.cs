@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Models;
+using Wellsedes.Core.SolidModel;
 
 namespace Wellsedes.Server.Features.Models;
 

@@ -8,10 +8,10 @@ using Wellsedes.Core.Editing;
 using Wellsedes.Core.Editing.Blocks;
 using Wellsedes.Core.Editing.Groups;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Measure;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Seating;
+using Wellsedes.Core.Units;
 using Wellsedes.Formats.PlanFile;
 using Wellsedes.Formats.Sheets;
 using Wellsedes.Server.Features.Accounts;
@@ -95,12 +95,12 @@ public static class PlanEndpoints
         string? from,
         string? to,
         OpenPlans plans,
-        Desk desk,
+        WorkLimit limit,
         CancellationToken cancel
     )
     {
         var now = (await plans.OpenAsync(planId)).Now;
-        return await desk.AskAsync(() => now.Compared(from, to), cancel);
+        return await limit.AskAsync(() => now.Compared(from, to), cancel);
     }
 
     private static async Task<FileContentHttpResult> ComparedFileAsync(
@@ -108,9 +108,9 @@ public static class PlanEndpoints
         string? from,
         string? to,
         OpenPlans plans,
-        Desk desk,
+        WorkLimit limit,
         CancellationToken cancel
-    ) => TypedResults.File(ChangesCsv.Write(await ComparedAsync(planId, from, to, plans, desk, cancel)), "text/csv", "what-changes.csv");
+    ) => TypedResults.File(ChangesCsv.Write(await ComparedAsync(planId, from, to, plans, limit, cancel)), "text/csv", "what-changes.csv");
 
     /// <summary>The ids of what a line of the tally counts.</summary>
     private static async Task<IEnumerable<string>> CountedAsync(
@@ -118,24 +118,24 @@ public static class PlanEndpoints
         string? what,
         string? schemeId,
         OpenPlans plans,
-        Desk desk,
+        WorkLimit limit,
         CancellationToken cancel
     )
     {
         var now = (await plans.OpenAsync(planId)).Now;
-        return await desk.AskAsync(() => now.Counted(what ?? "", schemeId), cancel);
+        return await limit.AskAsync(() => now.Counted(what ?? "", schemeId), cancel);
     }
 
     private static async Task<SubjectsView> SubjectsAsync(
         Guid planId,
         string? schemeId,
         OpenPlans plans,
-        Desk desk,
+        WorkLimit limit,
         CancellationToken cancel
     )
     {
         var now = (await plans.OpenAsync(planId)).Now;
-        return await desk.AskAsync(() => now.Subjects(schemeId), cancel);
+        return await limit.AskAsync(() => now.Subjects(schemeId), cancel);
     }
 
     /// <summary>How a block would hold more.</summary>
@@ -143,19 +143,25 @@ public static class PlanEndpoints
         Guid planId,
         string? blockId,
         OpenPlans plans,
-        Desk desk,
+        WorkLimit limit,
         CancellationToken cancel
     )
     {
         var now = (await plans.OpenAsync(planId)).Now;
-        return await desk.AskAsync(() => now.Offers(blockId ?? ""), cancel);
+        return await limit.AskAsync(() => now.Offers(blockId ?? ""), cancel);
     }
 
     /// <summary>How an area may be seated; nothing is applied.</summary>
-    private static async Task<FillsView> FillsAsync(Guid planId, FillsRequest request, OpenPlans plans, Desk desk, CancellationToken cancel)
+    private static async Task<FillsView> FillsAsync(
+        Guid planId,
+        FillsRequest request,
+        OpenPlans plans,
+        WorkLimit limit,
+        CancellationToken cancel
+    )
     {
         var now = (await plans.OpenAsync(planId)).Now;
-        return await desk.AskAsync(() => now.Fills(request, cancel), cancel);
+        return await limit.AskAsync(() => now.Fills(request, cancel), cancel);
     }
 
     /// <summary>The ids of what a view leaves unseen.</summary>
@@ -163,12 +169,12 @@ public static class PlanEndpoints
         Guid planId,
         string? viewId,
         OpenPlans plans,
-        Desk desk,
+        WorkLimit limit,
         CancellationToken cancel
     )
     {
         var now = (await plans.OpenAsync(planId)).Now;
-        return await desk.AskAsync(() => now.Unseen(viewId ?? ""), cancel);
+        return await limit.AskAsync(() => now.Unseen(viewId ?? ""), cancel);
     }
 
     private static async Task<GroupFigures> GroupAsync(Guid planId, string? id, OpenPlans plans) =>
@@ -185,7 +191,7 @@ public static class PlanEndpoints
         ClaimsPrincipal person,
         string? schemeId,
         OpenPlans plans,
-        Desk desk,
+        WorkLimit limit,
         Roles roles,
         WellsedesContext context,
         CancellationToken cancel
@@ -194,7 +200,7 @@ public static class PlanEndpoints
         var record = await context.Plans.AsNoTracking().Include(plan => plan.Project).FirstAsync(plan => plan.Id == planId, cancel);
         var role = await roles.ForPlanAsync(planId, person.Id(), cancel);
         return await plans.GetAsync(planId) is { } plan
-            ? TypedResults.Ok(await desk.AskAsync(() => plan.Now.View(record, role!.Value, person.Id(), schemeId), cancel))
+            ? TypedResults.Ok(await limit.AskAsync(() => plan.Now.View(record, role!.Value, person.Id(), schemeId), cancel))
             : TypedResults.NotFound();
     }
 
@@ -218,10 +224,16 @@ public static class PlanEndpoints
     }
 
     /// <summary>The same question as the live link's, for programs without one.</summary>
-    private static async Task<ProbeView> ProbeAsync(Guid planId, EditRequest request, OpenPlans plans, Desk desk, CancellationToken cancel)
+    private static async Task<ProbeView> ProbeAsync(
+        Guid planId,
+        EditRequest request,
+        OpenPlans plans,
+        WorkLimit limit,
+        CancellationToken cancel
+    )
     {
         var now = (await plans.OpenAsync(planId)).Now;
-        return await desk.AskAsync(() => now.Probe(request.Edit, request.SchemeId, request.LevelId, atOnce: false, cancel), cancel);
+        return await limit.AskAsync(() => now.Probe(request.Edit, request.SchemeId, request.LevelId, atOnce: false, cancel), cancel);
     }
 
     /// <summary>What changed after a revision, for somebody who has missed it.</summary>
@@ -230,12 +242,12 @@ public static class PlanEndpoints
         long? since,
         string? schemeId,
         OpenPlans plans,
-        Desk desk,
+        WorkLimit limit,
         CancellationToken cancel
     )
     {
         var now = (await plans.OpenAsync(planId)).Now;
-        return await desk.AskAsync(() => now.ChangedSince(since ?? 0, [schemeId]), cancel) is { } changed
+        return await limit.AskAsync(() => now.ChangedSince(since ?? 0, [schemeId]), cancel) is { } changed
             ? TypedResults.Ok(changed)
             : TypedResults.Json(
                 new Problem("since", $"What came after revision {since ?? 0} is not told one by one any more; open the plan."),
@@ -288,24 +300,24 @@ public static class PlanEndpoints
         SelectAll? which,
         string? schemeId,
         OpenPlans plans,
-        Desk desk,
+        WorkLimit limit,
         CancellationToken cancel
     )
     {
         var now = (await plans.OpenAsync(planId)).Now;
-        return await desk.AskAsync(() => now.Selection(id ?? "", which ?? SelectAll.OfKind, schemeId), cancel);
+        return await limit.AskAsync(() => now.Selection(id ?? "", which ?? SelectAll.OfKind, schemeId), cancel);
     }
 
     private static async Task<FinishesView> FinishesAsync(
         Guid planId,
         string? schemeId,
         OpenPlans plans,
-        Desk desk,
+        WorkLimit limit,
         CancellationToken cancel
     )
     {
         var now = (await plans.OpenAsync(planId)).Now;
-        return await desk.AskAsync(() => now.Finishes(schemeId), cancel);
+        return await limit.AskAsync(() => now.Finishes(schemeId), cancel);
     }
 
     private static async Task<IReadOnlyList<Point>> RouteAsync(
@@ -313,12 +325,12 @@ public static class PlanEndpoints
         string finding,
         string? schemeId,
         OpenPlans plans,
-        Desk desk,
+        WorkLimit limit,
         CancellationToken cancel
     )
     {
         var now = (await plans.OpenAsync(planId)).Now;
-        return await desk.AskAsync(() => now.Route(finding, schemeId, cancel), cancel);
+        return await limit.AskAsync(() => now.Route(finding, schemeId, cancel), cancel);
     }
 
     private static async Task<FileContentHttpResult> FileAsync(

@@ -5,7 +5,7 @@ using Wellsedes.Core.Arranging;
 using Wellsedes.Core.Editing;
 using Wellsedes.Server.Features.Work;
 using Wellsedes.Server.Security;
-using Wellsedes.Server.StandIns;
+using Wellsedes.Server.SimulatedDevices;
 using Wellsedes.Store;
 
 namespace Wellsedes.Server.Features.Plans;
@@ -14,7 +14,7 @@ namespace Wellsedes.Server.Features.Plans;
 [Authorize]
 public sealed class PlanHub(
     OpenPlans plans,
-    Desk desk,
+    WorkLimit limit,
     BackgroundWork work,
     PlanStore store,
     Followers followers,
@@ -51,13 +51,13 @@ public sealed class PlanHub(
     {
         await NeedAsync(planId, ProjectRole.Editor);
         var now = (await PlanAsync(planId)).Now;
-        var answer = await desk.AskAsync(() => now.Probe(edit, schemeId, levelId, atOnce: true, cancel), cancel);
+        var answer = await limit.AskAsync(() => now.Probe(edit, schemeId, levelId, atOnce: true, cancel), cancel);
         yield return answer;
         if (answer.Figures is not { Stale: true })
             yield break;
         // A hand that goes on asks anew within this time; only one that rests has the processor work it out.
         await Task.Delay(Resting, cancel);
-        yield return await desk.AskAsync(() => now.Probe(edit, schemeId, levelId, atOnce: false, cancel), cancel);
+        yield return await limit.AskAsync(() => now.Probe(edit, schemeId, levelId, atOnce: false, cancel), cancel);
     }
 
     /// <summary>A hand that has asked nothing new for so long rests.</summary>
@@ -71,7 +71,7 @@ public sealed class PlanHub(
         try
         {
             var now = (await PlanAsync(planId)).Now;
-            return await desk.AskAsync(() => now.Figures(schemeId), Context.ConnectionAborted);
+            return await limit.AskAsync(() => now.Figures(schemeId), Context.ConnectionAborted);
         }
         catch (PlanFaultException e)
         {

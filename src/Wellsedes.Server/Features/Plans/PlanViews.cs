@@ -214,7 +214,7 @@ public sealed record ShellView(
 /// <summary>How wide a drawn way is free, in words: what is needed, and where it is less, between what.</summary>
 public sealed record DrawnFigures(string ThingId, string Clear, string Needed, bool Holds, string Between)
 {
-    public static DrawnFigures Of(Core.Walkways.Way way, Core.Measure.UnitSystem units)
+    public static DrawnFigures Of(Core.Walkways.Way way, Core.Units.UnitSystem units)
     {
         var (clear, needed) = Core.Walkways.WidthText.Write(way.Width, way.Target.Needed, units);
         return new DrawnFigures(

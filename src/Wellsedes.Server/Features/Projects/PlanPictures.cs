@@ -11,7 +11,7 @@ using Wellsedes.Store;
 namespace Wellsedes.Server.Features.Projects;
 
 /// <summary>Small pictures of plans for the list of projects, kept for the revision they show.</summary>
-public sealed class PlanPictures(PlanStore store, Desk desk)
+public sealed class PlanPictures(PlanStore store, WorkLimit limit)
 {
     // In mm and pixels a mm: 320 x 180 pixels.
     private const double Width = 80;
@@ -31,7 +31,7 @@ public sealed class PlanPictures(PlanStore store, Desk desk)
         // Read by itself: looking at a list opens no plan.
         if (await store.LoadAsync(planId, cancel) is not { } stored)
             return null;
-        var png = await desk.AskAsync(() => Draw(stored), cancel);
+        var png = await limit.AskAsync(() => Draw(stored), cancel);
         if (kept.Count >= MostKept)
             kept.Clear();
         kept[planId] = new Kept(stored.Revision, png);

@@ -25,7 +25,7 @@ public static class LastIssuedEndpoints
     private static async Task<Results<Ok<LastIssuedView>, NoContent>> OfAsync(
         Guid planId,
         string? schemeId,
-        Desk desk,
+        WorkLimit limit,
         WellsedesContext context,
         IMemoryCache known,
         CancellationToken cancel
@@ -53,7 +53,7 @@ public static class LastIssuedEndpoints
             .Where(issued => issued.PlanId == planId && issued.SheetId == last.SheetId && issued.Letter == last.Letter)
             .Select(issued => issued.PlanFile)
             .FirstAsync(cancel);
-        view = await desk.AskAsync(
+        view = await limit.AskAsync(
             () =>
             {
                 var plan = PlanFiles.Read(file);

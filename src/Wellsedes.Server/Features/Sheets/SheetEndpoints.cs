@@ -17,6 +17,7 @@ using Wellsedes.Store;
 
 namespace Wellsedes.Server.Features.Sheets;
 
+/// <summary>A line of the register, which stands for a transmittal: which revision of which sheet was issued, when, by whom and for whom.</summary>
 public sealed record RegisterEntry(
     string SheetId,
     string Letter,
@@ -64,7 +65,7 @@ public static class SheetEndpoints
         string? to,
         string? levelId,
         OpenPlans plans,
-        Desk desk,
+        WorkLimit limit,
         PlanStore store,
         CancellationToken cancel
     )
@@ -73,7 +74,7 @@ public static class SheetEndpoints
         var now = (await plans.OpenAsync(planId)).Now;
         if (now.Plan.Find<Scheme>(from ?? "") is null || now.Plan.Find<Scheme>(to ?? "") is null)
             return TypedResults.NotFound();
-        var drawing = await desk.AskAsync(
+        var drawing = await limit.AskAsync(
             () =>
             {
                 var state = now.State(to, levelId);
@@ -108,7 +109,7 @@ public static class SheetEndpoints
         string kind,
         string? schemeId,
         OpenPlans plans,
-        Desk desk,
+        WorkLimit limit,
         PlanStore store,
         CancellationToken cancel
     )
@@ -117,7 +118,7 @@ public static class SheetEndpoints
         var now = (await plans.OpenAsync(planId)).Now;
         if (now.Plan.Find<Scheme>(schemeId ?? "") is null)
             return TypedResults.NotFound();
-        var (content, type) = await desk.AskAsync(
+        var (content, type) = await limit.AskAsync(
             () =>
             {
                 var state = now.State(schemeId, null);
@@ -140,13 +141,13 @@ public static class SheetEndpoints
         Guid planId,
         string sheetId,
         OpenPlans plans,
-        Desk desk,
+        WorkLimit limit,
         PlanStore store,
         WellsedesContext context,
         CancellationToken cancel
     )
     {
-        if (await MakeAsync(planId, sheetId, plans, desk, store, context, "Draft", cancel) is not { } made)
+        if (await MakeAsync(planId, sheetId, plans, limit, store, context, "Draft", cancel) is not { } made)
             return TypedResults.NotFound();
         var drawing = made.Sheet.Drawing;
         return TypedResults.Ok(
@@ -159,13 +160,13 @@ public static class SheetEndpoints
         string sheetId,
         string kind,
         OpenPlans plans,
-        Desk desk,
+        WorkLimit limit,
         PlanStore store,
         WellsedesContext context,
         CancellationToken cancel
     )
     {
-        if (await MakeAsync(planId, sheetId, plans, desk, store, context, "Draft", cancel) is not { } made)
+        if (await MakeAsync(planId, sheetId, plans, limit, store, context, "Draft", cancel) is not { } made)
             return TypedResults.NotFound();
         var name = FileNames.Of($"{made.Settings.TitleBlock.SheetNumber} {made.State.Plan.Details.Title} draft", kind);
         return kind switch
@@ -200,7 +201,7 @@ public static class SheetEndpoints
         IssueRequest request,
         ClaimsPrincipal person,
         OpenPlans plans,
-        Desk desk,
+        WorkLimit limit,
         PlanStore store,
         WellsedesContext context,
         CancellationToken cancel
@@ -208,7 +209,7 @@ public static class SheetEndpoints
     {
         if (WellFormed.Text("issued for", request.For) is { } problem)
             return TypedResults.Problem(problem.Message, statusCode: 422);
-        if (await MakeAsync(planId, sheetId, plans, desk, store, context, "Issued", cancel) is not { } made)
+        if (await MakeAsync(planId, sheetId, plans, limit, store, context, "Issued", cancel) is not { } made)
             return TypedResults.NotFound();
         if (!made.Sheet.Fits)
             return TypedResults.Problem(
@@ -302,7 +303,7 @@ public static class SheetEndpoints
         Guid planId,
         string sheetId,
         OpenPlans plans,
-        Desk desk,
+        WorkLimit limit,
         PlanStore store,
         WellsedesContext context,
         string status,
@@ -315,7 +316,7 @@ public static class SheetEndpoints
         if (now.Plan.Find<SheetSettings>(sheetId) is not { } settings)
             return null;
         var letter = Letters.Of(last + 1);
-        return await desk.AskAsync(
+        return await limit.AskAsync(
             () =>
             {
                 var state = now.State(settings.SchemeId, settings.LevelId);

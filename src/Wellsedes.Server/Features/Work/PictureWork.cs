@@ -1,7 +1,7 @@
 using System.Globalization;
 using System.IO.Compression;
 using Wellsedes.Core.Plans;
-using Wellsedes.Core.Viewing;
+using Wellsedes.Core.Rendering;
 using Wellsedes.Formats.Pictures;
 using Wellsedes.Formats.Viewing;
 using Wellsedes.Server.Features.Plans;

@@ -13,7 +13,7 @@
   } from "../../app/api";
   import SheetPicturesFields from "./SheetPicturesFields.svelte";
   import TakenList from "./TakenList.svelte";
-  import { Asked } from "../../plan/asked";
+  import { Asked } from "../../plan/latestAnswer";
   import type { OpenPlan } from "../../plan/openPlan.svelte";
 
   let { plan }: { plan: OpenPlan } = $props();

@@ -13,7 +13,7 @@
   import { ghost } from "../../../canvas/ghost.svelte";
   import Choice from "../../../parts/Choice.svelte";
   import NumberField from "../../../parts/NumberField.svelte";
-  import { Asked } from "../../../plan/asked";
+  import { Asked } from "../../../plan/latestAnswer";
   import { writeWidth } from "../../../plan/figures";
   import { directions, isOfChairs } from "../../../things/seating";
   import type { OpenPlan } from "../../../plan/openPlan.svelte";

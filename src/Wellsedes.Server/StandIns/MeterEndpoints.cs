@@ -1,6 +1,0 @@
-namespace Wellsedes.Server.StandIns;
-
-public static class MeterEndpoints
-{
-    public static void MapMeter(this RouteGroupBuilder api) => api.MapGet("/meter/surveys", () => Survey.Shipped).WithName("surveys");
-}
