@@ -1,11 +1,11 @@
 using System.Collections.Immutable;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Geometry;
-using Wellsedes.Core.Units;
-using Wellsedes.Core.Planning;
-using Wellsedes.Core.Plans;
 using Wellsedes.Core.KindsOfThing;
 using Wellsedes.Core.KindsOfThing.SeatingBlocks;
+using Wellsedes.Core.Planning;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Bench;
 

@@ -1,7 +1,7 @@
 using Wellsedes.Core.Catalogue;
-using Wellsedes.Core.Units;
-using Wellsedes.Core.Plans;
 using Wellsedes.Core.KindsOfThing;
+using Wellsedes.Core.Plans;
+using Wellsedes.Core.Units;
 
 namespace Wellsedes.Bench;
 

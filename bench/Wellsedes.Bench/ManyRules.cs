@@ -1,11 +1,11 @@
 using System.Text;
 using System.Text.Json;
 using Wellsedes.Core.Editing;
-using Wellsedes.Core.Units;
+using Wellsedes.Core.KindsOfThing;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
-using Wellsedes.Core.KindsOfThing;
+using Wellsedes.Core.Units;
 
 /// <summary>500 rules held against 50 rooms after a move in one of them, and a book of 800 rules opened and searched.</summary>
 internal static class ManyRules
