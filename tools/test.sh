@@ -97,6 +97,7 @@ run_tests() {
   rm -f "$data"/*.ctrf.json "$data/vitest.json" "$data/playwright.json"
   need_test_packages
   check "dotnet tools" dotnet tool restore
+  check "licences of what ships" node tools/notices.mjs --check
   check "C# formatting" dotnet csharpier check .
   check "C# build, warnings are errors" dotnet build Wellsedes.slnx -c Release -v quiet --nologo
   check "front end build" bash -c 'cd web && npx vite build --logLevel error'
