@@ -4,13 +4,8 @@ using Wellsedes.Core.KindsOfThing;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rulebooks;
-using Wellsedes.Core.Units;
-using Wellsedes.Formats.Lettering;
-using Wellsedes.Formats.Pdf;
-using Wellsedes.Formats.Png;
-using Wellsedes.Formats.Sheets;
-using Wellsedes.Formats.Svg;
 using Wellsedes.Formats.Viewing;
+using Wellsedes.Formats.Writers;
 
 namespace Wellsedes.Cli;
 
@@ -24,7 +19,8 @@ internal static class DrawCommand
         if (arguments.File == "catalogue")
         {
             var plan = Plan.Of([], Shipped.Library);
-            Write(path, ContactSheet.Of(plan, Ratio(arguments.Value("--scale") ?? "1:20"), 482.6), [], UnitSystem.Metric);
+            var drawing = ContactSheet.Of(plan, Ratio(arguments.Value("--scale") ?? "1:20"), 482.6);
+            OutFile.Write(path, new ExportDocument("catalogue", plan) { Pages = [drawing] });
             return 0;
         }
         var state = OpenedPlan.Read(arguments.File, arguments.Value("--scheme"), arguments.Value("--level"));
@@ -42,9 +38,13 @@ internal static class DrawCommand
             settings = settings with { Landscape = false };
         if (arguments.Value("--scale") is { } scale)
             settings = settings with { Scale = Ratio(scale) };
-        var input = state.SheetInput(settings, state.Plan.Details.Title, "", "Draft", DateOnly.FromDateTime(DateTime.Today));
-        var sheet = new SheetComposer(Typefaces.Shared, new SheetCamera(new Planner(), state.Plan)).Compose(input);
-        Write(path, sheet.Drawing, [.. Schedule.Of(state.Items, state.Plan, state.Tally.Stock)], state.Plan.Details.Units);
+        var request = new SheetRequest(state, settings, state.Plan.Details.Title, "", "Draft", DateOnly.FromDateTime(DateTime.Today))
+        {
+            Camera = new SheetCamera(new Planner(), state.Plan),
+        };
+        var composed = SheetKinds.Shipped.Compose("plan", request);
+        OutFile.Write(path, composed.Document);
+        var sheet = composed.Sheet!;
         Console.WriteLine($"{path}: {settings.Paper}, {sheet.ScaleName}");
         if (!sheet.Fits)
             Console.Error.WriteLine(
@@ -62,17 +62,4 @@ internal static class DrawCommand
             ? ratio
             : throw new CommandException($"\"{scale}\" is no scale; write it like 1:100.");
     }
-
-    private static void Write(string path, Drawing drawing, ScheduleRow[] rows, UnitSystem units) =>
-        File.WriteAllBytes(
-            path,
-            Path.GetExtension(path).ToLowerInvariant() switch
-            {
-                ".pdf" => PdfWriter.Write(drawing),
-                ".svg" => SvgWriter.Write(drawing),
-                ".png" => PngWriter.Write(drawing, 4),
-                ".csv" => ScheduleCsv.Write(rows, units),
-                var other => throw new CommandException($"\"{other}\" is not written; use .pdf, .svg, .png or .csv."),
-            }
-        );
 }

@@ -5,10 +5,8 @@ using Wellsedes.Core.Findings;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Walkways;
-using Wellsedes.Formats.Lettering;
-using Wellsedes.Formats.Pdf;
 using Wellsedes.Formats.PlanFile;
-using Wellsedes.Formats.Sheets;
+using Wellsedes.Formats.Writers;
 
 namespace Wellsedes.Cli;
 
@@ -22,7 +20,9 @@ internal static class ProveCommand
         var state = OpenedPlan.Read(arguments.File, arguments.Value("--scheme"), arguments.Value("--level"), books);
         if (arguments.Value("--out") is { } path)
         {
-            File.WriteAllBytes(path, Report(state, Path.GetExtension(path).ToLowerInvariant()));
+            var on = DateOnly.FromDateTime(DateTime.Today);
+            var request = new SheetRequest(state, state.Sheet(), state.Plan.Details.Title, "", "Draft", on);
+            OutFile.Write(path, SheetKinds.Shipped.Compose("report", request).Document);
             Console.WriteLine($"{path}: report of {state.Findings.Length} findings");
             return Code(state, books);
         }
@@ -102,19 +102,6 @@ internal static class ProveCommand
                 $"  {(finding.Accepted is null ? Weights.GetValueOrDefault(finding.Weight, "unjudged") : "accepted"), -8}  {finding.Title}{Figures(finding)}"
             );
         return Code(state, books);
-    }
-
-    private static byte[] Report(PlanState state, string kind)
-    {
-        var report = ProvingReport.Of(state);
-        var input = state.SheetInput(state.Sheet(), state.Plan.Details.Title, "", "Draft", DateOnly.FromDateTime(DateTime.Today));
-        return kind switch
-        {
-            ".pdf" => PdfWriter.Write(new ReportPages(Typefaces.Shared).Compose(report, input)),
-            ".csv" => ReportFiles.Csv(report),
-            ".json" => ReportFiles.Json(report),
-            var other => throw new CommandException($"\"{other}\" is not written; use .pdf, .csv or .json."),
-        };
     }
 
     private static readonly Dictionary<FindingWeight, string> Weights = new()

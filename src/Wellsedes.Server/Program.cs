@@ -85,6 +85,8 @@ builder.Services.AddSingleton<Roles>();
 
 // A gap in the table of edits keeps the server from starting.
 builder.Services.AddSingleton(Wellsedes.Core.Editing.EditKinds.Shipped);
+builder.Services.AddSingleton(Wellsedes.Formats.Writers.Writers.Shipped);
+builder.Services.AddSingleton(Wellsedes.Formats.Writers.SheetKinds.Shipped);
 builder.Services.AddSingleton<Followers>();
 builder.Services.AddSingleton<OpenPlans>();
 builder.Services.AddSingleton<PlanPictures>();

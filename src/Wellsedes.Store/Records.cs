@@ -115,10 +115,23 @@ public sealed class IssuedRevision
 
     /// <summary>The name of the level the sheet shows.</summary>
     public required string LevelName { get; set; }
-    public required byte[] Pdf { get; set; }
-    public required byte[] Svg { get; set; }
-    public required byte[] Csv { get; set; }
-    public required byte[] PlanFile { get; set; }
+    public required List<IssuedFile> Files { get; set; }
+}
+
+/// <summary>A file of an issued revision, as it was written then. It never changes.</summary>
+public sealed class IssuedFile
+{
+    /// <summary>The ending under which the plan itself is kept.</summary>
+    public const string PlanEnding = "json";
+
+    public Guid PlanId { get; set; }
+    public string SheetId { get; set; } = "";
+    public string Letter { get; set; } = "";
+
+    /// <summary>Of the file's name, without the point.</summary>
+    public required string Ending { get; set; }
+    public required string MediaType { get; set; }
+    public required byte[] Content { get; set; }
 }
 
 /// <summary>A picture in space as it was taken, with the revision of the plan that it shows. It never changes.</summary>

@@ -15,6 +15,7 @@ public sealed class WellsedesContext(DbContextOptions<WellsedesContext> options)
     public DbSet<PlanSnapshot> Snapshots => Set<PlanSnapshot>();
     public DbSet<PlanPicture> Pictures => Set<PlanPicture>();
     public DbSet<IssuedRevision> Issued => Set<IssuedRevision>();
+    public DbSet<IssuedFile> IssuedFiles => Set<IssuedFile>();
     public DbSet<TakenView> Taken => Set<TakenView>();
     public DbSet<LibraryChange> Library => Set<LibraryChange>();
     public DbSet<ProjectBooks> Books => Set<ProjectBooks>();
@@ -96,6 +97,27 @@ public sealed class WellsedesContext(DbContextOptions<WellsedesContext> options)
                 })
                 .IsUnique();
             issued.HasOne<PlanRecord>().WithMany().HasForeignKey(i => i.PlanId);
+        });
+        builder.Entity<IssuedFile>(file =>
+        {
+            file.Property(f => f.SheetId).HasMaxLength(60);
+            file.Property(f => f.Ending).HasMaxLength(20);
+            file.Property(f => f.MediaType).HasMaxLength(80);
+            file.HasKey(f => new
+            {
+                f.PlanId,
+                f.SheetId,
+                f.Letter,
+                f.Ending,
+            });
+            file.HasOne<IssuedRevision>()
+                .WithMany(i => i.Files)
+                .HasForeignKey(f => new
+                {
+                    f.PlanId,
+                    f.SheetId,
+                    f.Letter,
+                });
         });
         builder.Entity<TakenView>(taken =>
         {

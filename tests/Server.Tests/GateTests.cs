@@ -35,7 +35,7 @@ public sealed class GateTests(Cluster cluster) : HouseTests(cluster)
         var edit = owner.EditAsync(plan, new MoveItems(["asked"], 40, 0));
         await StandsAtTheLockAsync();
         Assert.False(edit.IsCompleted);
-        var soon = new CancellationTokenSource(TimeSpan.FromSeconds(15)).Token;
+        var soon = new CancellationTokenSource(TimeSpan.FromSeconds(60)).Token;
         var seen = await owner.Client.GetFromJsonAsync<PlanView>($"/api/plans/{plan}", Visitor.Answers, soon);
         Assert.Equal(before.Revision, seen!.Revision);
         var probe = await owner.Client.PostAsJsonAsync(

@@ -16,7 +16,7 @@ public sealed class LiveTests(Cluster cluster) : HouseTests(cluster)
 {
     private static async Task<T> NextAsync<T>(Channel<T> channel)
     {
-        using var soon = new CancellationTokenSource(TimeSpan.FromSeconds(20));
+        using var soon = new CancellationTokenSource(TimeSpan.FromSeconds(60));
         return await channel.Reader.ReadAsync(soon.Token);
     }
 

@@ -2,9 +2,12 @@ using System.Net;
 using System.Net.Http.Json;
 using System.Text;
 using System.Text.Json.Nodes;
+using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.Extensions.DependencyInjection;
 using Wellsedes.Core.Editing;
 using Wellsedes.Core.Plans;
 using Wellsedes.Formats.PlanFile;
+using Wellsedes.Formats.Writers;
 using Wellsedes.Server.Features.Plans;
 using Wellsedes.Server.Features.Sheets;
 
@@ -177,6 +180,37 @@ public sealed class PlanTests(Cluster cluster) : HouseTests(cluster)
         );
         var register = await owner.Client.GetFromJsonAsync<RegisterEntry[]>($"/api/plans/{plan}/register", PlanJson.Options);
         Assert.Equal([("B", "Hall crew"), ("A", "Caterer")], register!.Select(entry => (entry.Letter, entry.For)));
+    }
+
+    /// <summary>A format that only this test knows is fetched of a draft and kept with what is issued, without a line of the server.</summary>
+    [Fact]
+    public async Task An_invented_format_is_a_row_and_all_else_follows()
+    {
+        var words = new Writer(
+            "words",
+            "txt",
+            "text/plain",
+            "the title",
+            "all else",
+            IsKept: true,
+            document => document.Schedule is not null,
+            (document, _) => Encoding.UTF8.GetBytes(document.Title)
+        );
+        await using var other = House.WithWebHostBuilder(builder =>
+            builder.ConfigureServices(services => services.AddSingleton(Writers.Shipped.With(words)))
+        );
+        var owner = new Visitor(other.CreateClient());
+        await owner.SignInAsync(Demo.DemoSeed.OwnerEmail, Demo.DemoSeed.Password);
+        var plan = await owner.DemoPlanAsync();
+        var sheet = $"/api/plans/{plan}/sheets/{SheetId}";
+        var draft = await owner.Client.GetAsync($"{sheet}/draft.txt");
+        Assert.Equal("text/plain", draft.Content.Headers.ContentType!.MediaType);
+        Assert.Contains("Orchard supper", await draft.Content.ReadAsStringAsync());
+        (await owner.Client.PostAsJsonAsync($"{sheet}/revisions", new { @for = "Caterer" })).EnsureSuccessStatusCode();
+        Assert.Equal(await draft.Content.ReadAsStringAsync(), await owner.Client.GetStringAsync($"{sheet}/revisions/A.txt"));
+        var none = await owner.Client.GetAsync($"{sheet}/draft.exe");
+        Assert.Equal(HttpStatusCode.NotFound, none.StatusCode);
+        Assert.Contains("there are pdf, svg, png, csv, txt", await Visitor.MessageAsync(none));
     }
 
     [Fact]

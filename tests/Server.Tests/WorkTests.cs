@@ -38,7 +38,7 @@ public sealed class WorkTests(Cluster cluster) : HouseTests(cluster)
 
     private static async Task<WorkTold> NextAsync(IAsyncEnumerator<WorkTold> told)
     {
-        Assert.True(await told.MoveNextAsync().AsTask().WaitAsync(TimeSpan.FromSeconds(20)));
+        Assert.True(await told.MoveNextAsync().AsTask().WaitAsync(TimeSpan.FromSeconds(60)));
         return told.Current;
     }
 

@@ -152,7 +152,7 @@ namespace Wellsedes.Store.Migrations
                     b.ToTable("AspNetUserTokens", (string)null);
                 });
 
-            modelBuilder.Entity("Wellsedes.Store.IssuedRevision", b =>
+            modelBuilder.Entity("Wellsedes.Store.IssuedFile", b =>
                 {
                     b.Property<Guid>("PlanId")
                         .HasColumnType("uuid");
@@ -164,9 +164,35 @@ namespace Wellsedes.Store.Migrations
                     b.Property<string>("Letter")
                         .HasColumnType("text");
 
-                    b.Property<byte[]>("Csv")
+                    b.Property<string>("Ending")
+                        .HasMaxLength(20)
+                        .HasColumnType("character varying(20)");
+
+                    b.Property<byte[]>("Content")
                         .IsRequired()
                         .HasColumnType("bytea");
+
+                    b.Property<string>("MediaType")
+                        .IsRequired()
+                        .HasMaxLength(80)
+                        .HasColumnType("character varying(80)");
+
+                    b.HasKey("PlanId", "SheetId", "Letter", "Ending");
+
+                    b.ToTable("IssuedFiles");
+                });
+
+            modelBuilder.Entity("Wellsedes.Store.IssuedRevision", b =>
+                {
+                    b.Property<Guid>("PlanId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("SheetId")
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)");
+
+                    b.Property<string>("Letter")
+                        .HasColumnType("text");
 
                     b.Property<string>("For")
                         .IsRequired()
@@ -196,14 +222,6 @@ namespace Wellsedes.Store.Migrations
                         .IsRequired()
                         .HasColumnType("text");
 
-                    b.Property<byte[]>("Pdf")
-                        .IsRequired()
-                        .HasColumnType("bytea");
-
-                    b.Property<byte[]>("PlanFile")
-                        .IsRequired()
-                        .HasColumnType("bytea");
-
                     b.Property<long>("PlanRevision")
                         .HasColumnType("bigint");
 
@@ -214,10 +232,6 @@ namespace Wellsedes.Store.Migrations
                     b.Property<string>("SchemeId")
                         .IsRequired()
                         .HasColumnType("text");
-
-                    b.Property<byte[]>("Svg")
-                        .IsRequired()
-                        .HasColumnType("bytea");
 
                     b.HasKey("PlanId", "SheetId", "Letter");
 
@@ -665,6 +679,15 @@ namespace Wellsedes.Store.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("Wellsedes.Store.IssuedFile", b =>
+                {
+                    b.HasOne("Wellsedes.Store.IssuedRevision", null)
+                        .WithMany("Files")
+                        .HasForeignKey("PlanId", "SheetId", "Letter")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Wellsedes.Store.IssuedRevision", b =>
                 {
                     b.HasOne("Wellsedes.Store.PlanRecord", null)
@@ -765,6 +788,11 @@ namespace Wellsedes.Store.Migrations
                         .HasForeignKey("PlanId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
+                });
+
+            modelBuilder.Entity("Wellsedes.Store.IssuedRevision", b =>
+                {
+                    b.Navigation("Files");
                 });
 
             modelBuilder.Entity("Wellsedes.Store.Project", b =>

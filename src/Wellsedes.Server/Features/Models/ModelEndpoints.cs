@@ -2,7 +2,8 @@ using System.Collections.Immutable;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Wellsedes.Core.Plans;
 using Wellsedes.Core.Rendering;
-using Wellsedes.Formats.Models;
+using Wellsedes.Core.SolidModel;
+using Wellsedes.Formats.Writers;
 using Wellsedes.Server.Features.Plans;
 using Wellsedes.Server.Security;
 using Wellsedes.Store;
@@ -76,11 +77,16 @@ public static class ModelEndpoints
         string? schemeId,
         OpenPlans plans,
         WorkLimit limit,
+        Writers writers,
         CancellationToken cancel
     )
     {
         var now = (await plans.OpenAsync(planId)).Now;
-        var bytes = await limit.AskAsync(() => GlbWriter.Write(now.Model(schemeId, new ViewpointShows()), now.Plan.Details.Title), cancel);
-        return TypedResults.File(bytes, "model/gltf-binary", FileNames.Of(now.Plan.Details.Title, "glb"));
+        var document = new ExportDocument(now.Plan.Details.Title, now.Plan)
+        {
+            Model = new Lazy<PlanModel>(() => now.Model(schemeId, new ViewpointShows())),
+        };
+        var file = await limit.AskAsync(() => writers.Write(document, "glb", null, cancel)!, cancel);
+        return TypedResults.File(file.Content, file.MediaType, FileNames.Of(document.Title, file.Ending));
     }
 }

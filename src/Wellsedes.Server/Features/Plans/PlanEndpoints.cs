@@ -13,7 +13,7 @@ using Wellsedes.Core.Plans;
 using Wellsedes.Core.Seating;
 using Wellsedes.Core.Units;
 using Wellsedes.Formats.PlanFile;
-using Wellsedes.Formats.Sheets;
+using Wellsedes.Formats.Writers;
 using Wellsedes.Server.Features.Accounts;
 using Wellsedes.Server.Features.Pictures;
 using Wellsedes.Server.Features.Work;
@@ -109,8 +109,18 @@ public static class PlanEndpoints
         string? to,
         OpenPlans plans,
         WorkLimit limit,
+        Writers writers,
         CancellationToken cancel
-    ) => TypedResults.File(ChangesCsv.Write(await ComparedAsync(planId, from, to, plans, limit, cancel)), "text/csv", "what-changes.csv");
+    )
+    {
+        var now = (await plans.OpenAsync(planId)).Now;
+        var document = new ExportDocument("what changes", now.Plan);
+        var file = await limit.AskAsync(
+            () => writers.Write(document with { Compared = now.Compared(from, to) }, "csv", null, cancel)!,
+            cancel
+        );
+        return TypedResults.File(file.Content, file.MediaType, FileNames.Of(document.Title, file.Ending));
+    }
 
     /// <summary>The ids of what a line of the tally counts.</summary>
     private static async Task<IEnumerable<string>> CountedAsync(
@@ -336,13 +346,17 @@ public static class PlanEndpoints
     private static async Task<FileContentHttpResult> FileAsync(
         Guid planId,
         OpenPlans plans,
+        WorkLimit limit,
+        Writers writers,
         WellsedesContext context,
         CancellationToken cancel
     )
     {
         var pictures = await PictureEndpoints.OfPlanAsync(context, planId, cancel);
         var plan = (await plans.OpenAsync(planId)).Now.Plan;
-        return TypedResults.File(PlanFiles.Write(plan, pictures), "application/json", FileNames.Of(plan.Details.Title, "wellsedes.json"));
+        var document = new ExportDocument(plan.Details.Title, plan) { Pictures = [.. pictures] };
+        var file = await limit.AskAsync(() => writers.Write(document, "json", null, cancel)!, cancel);
+        return TypedResults.File(file.Content, file.MediaType, FileNames.Of(document.Title, $"wellsedes.{file.Ending}"));
     }
 
     /// <summary>A file made in the background.</summary>

@@ -49,9 +49,11 @@ public static class LastIssuedEndpoints
         if (known.TryGetValue(key, out LastIssuedView? view) && view is not null)
             return TypedResults.Ok(view);
         var file = await context
-            .Issued.AsNoTracking()
-            .Where(issued => issued.PlanId == planId && issued.SheetId == last.SheetId && issued.Letter == last.Letter)
-            .Select(issued => issued.PlanFile)
+            .IssuedFiles.AsNoTracking()
+            .Where(kept =>
+                kept.PlanId == planId && kept.SheetId == last.SheetId && kept.Letter == last.Letter && kept.Ending == IssuedFile.PlanEnding
+            )
+            .Select(kept => kept.Content)
             .FirstAsync(cancel);
         view = await limit.AskAsync(
             () =>

@@ -4,12 +4,7 @@ using Microsoft.EntityFrameworkCore;
 using Wellsedes.Core.Drawings;
 using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
-using Wellsedes.Formats.Lettering;
-using Wellsedes.Formats.Pdf;
-using Wellsedes.Formats.PlanFile;
-using Wellsedes.Formats.Png;
-using Wellsedes.Formats.Sheets;
-using Wellsedes.Formats.Svg;
+using Wellsedes.Formats.Writers;
 using Wellsedes.Server.Features.Pictures;
 using Wellsedes.Server.Features.Plans;
 using Wellsedes.Server.Security;
@@ -41,32 +36,27 @@ public static class SheetEndpoints
     public static void MapSheets(this RouteGroupBuilder api)
     {
         api.MapGet("/plans/{planId:guid}/register", RegisterAsync).NeedsRole(ProjectRole.Viewer).WithName("register");
-        api.MapGet("/plans/{planId:guid}/changes.{kind:regex(^(pdf|svg)$)}", ChangesAsync)
-            .NeedsRole(ProjectRole.Viewer)
-            .WithName("changesSheet");
-        api.MapGet("/plans/{planId:guid}/report.{kind:regex(^(pdf|csv|json)$)}", ReportAsync)
-            .NeedsRole(ProjectRole.Viewer)
-            .WithName("provingReport");
+        api.MapGet("/plans/{planId:guid}/changes.{ending}", ChangesAsync).NeedsRole(ProjectRole.Viewer).WithName("changesSheet");
+        api.MapGet("/plans/{planId:guid}/report.{ending}", ReportAsync).NeedsRole(ProjectRole.Viewer).WithName("provingReport");
         var sheet = api.MapGroup("/plans/{planId:guid}/sheets/{sheetId}");
         sheet.MapGet("/facts", FactsAsync).NeedsRole(ProjectRole.Viewer).WithName("sheetFacts");
-        sheet.MapGet("/draft.{kind:regex(^(pdf|svg|png|csv)$)}", FileAsync).NeedsRole(ProjectRole.Viewer).WithName("sheetFile");
+        sheet.MapGet("/draft.{ending}", FileAsync).NeedsRole(ProjectRole.Viewer).WithName("sheetFile");
         sheet.MapPost("/revisions", IssueAsync).NeedsRole(ProjectRole.Editor).WithName("issueRevision");
-        sheet
-            .MapGet("/revisions/{letter}.{kind:regex(^(pdf|svg|csv|json)$)}", IssuedAsync)
-            .NeedsRole(ProjectRole.Viewer)
-            .WithName("issuedFile");
+        sheet.MapGet("/revisions/{letter}.{ending}", IssuedAsync).NeedsRole(ProjectRole.Viewer).WithName("issuedFile");
     }
 
     /// <summary>What a crew changes from one scheme to another on a level, drawn as the sheet of the second.</summary>
-    private static async Task<Results<FileContentHttpResult, NotFound>> ChangesAsync(
+    private static async Task<Results<FileContentHttpResult, NotFound, ProblemHttpResult>> ChangesAsync(
         Guid planId,
-        string kind,
+        string ending,
         string? from,
         string? to,
         string? levelId,
         OpenPlans plans,
         WorkLimit limit,
         PlanStore store,
+        Writers writers,
+        SheetKinds kinds,
         CancellationToken cancel
     )
     {
@@ -74,43 +64,41 @@ public static class SheetEndpoints
         var now = (await plans.OpenAsync(planId)).Now;
         if (now.Plan.Find<Scheme>(from ?? "") is null || now.Plan.Find<Scheme>(to ?? "") is null)
             return TypedResults.NotFound();
-        var drawing = await limit.AskAsync(
+        return await WrittenAsync(
+            limit,
+            writers,
             () =>
             {
                 var state = now.State(to, levelId);
                 var compared = now.Compared(from, to);
-                var settings = state.Sheet();
                 var shown = compared.Shown(now.Plan, state.LevelId, now.State(from, levelId).Items);
-                var block = settings.TitleBlock with { Title = "What changes", SupplementaryTitle = $"From {shown.From} to {shown.To}" };
-                var input = state.SheetInput(
-                    settings with
-                    {
-                        LevelId = state.LevelId,
-                        TitleBlock = block,
-                    },
-                    project,
-                    "",
-                    "Draft",
-                    DateOnly.FromDateTime(DateTime.UtcNow)
-                );
-                return new SheetComposer(Typefaces.Shared, now.Camera(cancel)).Compose(input with { Changes = shown }).Drawing;
+                return kinds
+                    .Compose(
+                        "changes",
+                        Draft(state, state.Sheet(), project) with
+                        {
+                            Camera = now.Camera(cancel),
+                            Changes = (compared, shown),
+                        }
+                    )
+                    .Document;
             },
+            ending,
+            "",
             cancel
         );
-        var name = FileNames.Of($"what changes {now.Plan.Details.Title}", kind);
-        return kind == "pdf"
-            ? TypedResults.File(PdfWriter.Write(drawing), "application/pdf", name)
-            : TypedResults.File(SvgWriter.Write(drawing), "image/svg+xml", name);
     }
 
     /// <summary>How a scheme is proved: rooms, people, ways out, limits, findings and workings.</summary>
-    private static async Task<Results<FileContentHttpResult, NotFound>> ReportAsync(
+    private static async Task<Results<FileContentHttpResult, NotFound, ProblemHttpResult>> ReportAsync(
         Guid planId,
-        string kind,
+        string ending,
         string? schemeId,
         OpenPlans plans,
         WorkLimit limit,
         PlanStore store,
+        Writers writers,
+        SheetKinds kinds,
         CancellationToken cancel
     )
     {
@@ -118,24 +106,52 @@ public static class SheetEndpoints
         var now = (await plans.OpenAsync(planId)).Now;
         if (now.Plan.Find<Scheme>(schemeId ?? "") is null)
             return TypedResults.NotFound();
-        var (content, type) = await limit.AskAsync(
+        return await WrittenAsync(
+            limit,
+            writers,
             () =>
             {
                 var state = now.State(schemeId, null);
-                var report = ProvingReport.Of(state);
-                if (kind == "csv")
-                    return (ReportFiles.Csv(report), "text/csv");
-                if (kind == "json")
-                    return (ReportFiles.Json(report), "application/json");
-                var input = state.SheetInput(state.Sheet(), project, "", "Draft", DateOnly.FromDateTime(DateTime.UtcNow));
-                return (PdfWriter.Write(new ReportPages(Typefaces.Shared).Compose(report, input)), "application/pdf");
+                return kinds.Compose("report", Draft(state, state.Sheet(), project)).Document;
+            },
+            ending,
+            "",
+            cancel
+        );
+    }
+
+    private static SheetRequest Draft(PlanState state, SheetSettings settings, string project) =>
+        new(state, settings, project, "", "Draft", DateOnly.FromDateTime(DateTime.UtcNow));
+
+    /// <summary>Composes and writes under the one limit on work at once; says which endings there are where one is asked for that there is not.</summary>
+    private static async Task<Results<FileContentHttpResult, NotFound, ProblemHttpResult>> WrittenAsync(
+        WorkLimit limit,
+        Writers writers,
+        Func<ExportDocument> compose,
+        string ending,
+        string status,
+        CancellationToken cancel
+    )
+    {
+        var (document, file) = await limit.AskAsync(
+            () =>
+            {
+                var made = compose();
+                return (made, writers.Write(made, ending, null, cancel));
             },
             cancel
         );
-        return TypedResults.File(content, type, FileNames.Of($"{now.Plan.Details.Title} proving report", kind));
+        return file is null
+            ? TypedResults.Problem(
+                $"\"{Short(ending)}\" is not written of this; there are {string.Join(", ", writers.EndingsOf(document))}.",
+                statusCode: 404
+            )
+            : TypedResults.File(file.Content, file.MediaType, FileNames.Of($"{document.Title}{status}", file.Ending));
     }
 
-    private sealed record Made(Sheet Sheet, SheetSettings Settings, PlanState State, long Revision, string Letter);
+    private static string Short(string ending) => ending.Length <= 20 ? ending : ending[..20] + "…";
+
+    private sealed record Made(ExportDocument Document, Sheet Sheet, SheetSettings Settings, PlanState State, long Revision, string Letter);
 
     private static async Task<Results<Ok<SheetFacts>, NotFound>> FactsAsync(
         Guid planId,
@@ -143,11 +159,12 @@ public static class SheetEndpoints
         OpenPlans plans,
         WorkLimit limit,
         PlanStore store,
+        SheetKinds kinds,
         WellsedesContext context,
         CancellationToken cancel
     )
     {
-        if (await MakeAsync(planId, sheetId, plans, limit, store, context, "Draft", cancel) is not { } made)
+        if (await MakeAsync(planId, sheetId, plans, limit, store, kinds, context, "Draft", cancel) is not { } made)
             return TypedResults.NotFound();
         var drawing = made.Sheet.Drawing;
         return TypedResults.Ok(
@@ -155,27 +172,22 @@ public static class SheetEndpoints
         );
     }
 
-    private static async Task<Results<FileContentHttpResult, NotFound>> FileAsync(
+    private static async Task<Results<FileContentHttpResult, NotFound, ProblemHttpResult>> FileAsync(
         Guid planId,
         string sheetId,
-        string kind,
+        string ending,
         OpenPlans plans,
         WorkLimit limit,
         PlanStore store,
+        Writers writers,
+        SheetKinds kinds,
         WellsedesContext context,
         CancellationToken cancel
     )
     {
-        if (await MakeAsync(planId, sheetId, plans, limit, store, context, "Draft", cancel) is not { } made)
+        if (await MakeAsync(planId, sheetId, plans, limit, store, kinds, context, "Draft", cancel) is not { } made)
             return TypedResults.NotFound();
-        var name = FileNames.Of($"{made.Settings.TitleBlock.SheetNumber} {made.State.Plan.Details.Title} draft", kind);
-        return kind switch
-        {
-            "pdf" => TypedResults.File(PdfWriter.Write(made.Sheet.Drawing), "application/pdf", name),
-            "svg" => TypedResults.File(SvgWriter.Write(made.Sheet.Drawing), "image/svg+xml", name),
-            "png" => TypedResults.File(PngWriter.Write(made.Sheet.Drawing, 5), "image/png"),
-            _ => TypedResults.File(ScheduleOf(made), "text/csv", name),
-        };
+        return await WrittenAsync(limit, writers, () => made.Document, ending, " draft", cancel);
     }
 
     private static async Task<RegisterEntry[]> RegisterAsync(Guid planId, WellsedesContext context, CancellationToken cancel) =>
@@ -203,19 +215,23 @@ public static class SheetEndpoints
         OpenPlans plans,
         WorkLimit limit,
         PlanStore store,
+        Writers writers,
+        SheetKinds kinds,
         WellsedesContext context,
         CancellationToken cancel
     )
     {
         if (WellFormed.Text("issued for", request.For) is { } problem)
             return TypedResults.Problem(problem.Message, statusCode: 422);
-        if (await MakeAsync(planId, sheetId, plans, limit, store, context, "Issued", cancel) is not { } made)
+        if (await MakeAsync(planId, sheetId, plans, limit, store, kinds, context, "Issued", cancel) is not { } made)
             return TypedResults.NotFound();
         if (!made.Sheet.Fits)
             return TypedResults.Problem(
                 $"At {made.Sheet.ScaleName} the plan does not fit {made.Settings.Paper}; choose a larger paper or a smaller scale.",
                 statusCode: 422
             );
+        var pictures = await PictureEndpoints.OfPlanAsync(context, planId, cancel);
+        var files = await limit.AskAsync(() => writers.Kept(made.Document with { Pictures = [.. pictures] }, cancel), cancel);
         var issued = new IssuedRevision
         {
             PlanId = planId,
@@ -231,10 +247,15 @@ public static class SheetEndpoints
             Paper = made.Settings.Paper,
             ScaleName = made.Sheet.ScaleName,
             LevelName = made.State.Space.Level.Name,
-            Pdf = PdfWriter.Write(made.Sheet.Drawing),
-            Svg = SvgWriter.Write(made.Sheet.Drawing),
-            Csv = ScheduleOf(made),
-            PlanFile = PlanFiles.Write(made.State.Plan, await PictureEndpoints.OfPlanAsync(context, planId, cancel)),
+            Files =
+            [
+                .. files.Select(file => new IssuedFile
+                {
+                    Ending = file.Ending,
+                    MediaType = file.MediaType,
+                    Content = file.Content,
+                }),
+            ],
         };
         context.Add(issued);
         try
@@ -267,36 +288,19 @@ public static class SheetEndpoints
         Guid planId,
         string sheetId,
         string letter,
-        string kind,
+        string ending,
         WellsedesContext context,
         CancellationToken cancel
-    )
-    {
-        var issued = await context
-            .Issued.AsNoTracking()
-            .Where(i => i.PlanId == planId && i.SheetId == sheetId && i.Letter == letter)
-            .Select(i => new
-            {
-                Content = kind == "pdf" ? i.Pdf
-                : kind == "svg" ? i.Svg
-                : kind == "csv" ? i.Csv
-                : i.PlanFile,
-            })
-            .FirstOrDefaultAsync(cancel);
-        var type = kind switch
-        {
-            "pdf" => "application/pdf",
-            "svg" => "image/svg+xml",
-            "csv" => "text/csv",
-            _ => "application/json",
-        };
-        return issued is null
-            ? TypedResults.NotFound()
-            : TypedResults.File(issued.Content, type, $"{FileNames.Of($"{sheetId} revision {letter}", kind)}");
-    }
-
-    private static byte[] ScheduleOf(Made made) =>
-        ScheduleCsv.Write(Schedule.Of(made.State.Items, made.State.Plan, made.State.Tally.Stock), made.State.Plan.Details.Units);
+    ) =>
+        await context
+            .IssuedFiles.AsNoTracking()
+            .FirstOrDefaultAsync(
+                file => file.PlanId == planId && file.SheetId == sheetId && file.Letter == letter && file.Ending == ending,
+                cancel
+            )
+            is { } file
+            ? TypedResults.File(file.Content, file.MediaType, FileNames.Of($"{sheetId} revision {letter}", file.Ending))
+            : TypedResults.NotFound();
 
     /// <summary>The sheet as it is now; null when the plan has no such sheet.</summary>
     private static async Task<Made?> MakeAsync(
@@ -305,6 +309,7 @@ public static class SheetEndpoints
         OpenPlans plans,
         WorkLimit limit,
         PlanStore store,
+        SheetKinds kinds,
         WellsedesContext context,
         string status,
         CancellationToken cancel
@@ -321,20 +326,16 @@ public static class SheetEndpoints
             {
                 var state = now.State(settings.SchemeId, settings.LevelId);
                 // A letter is given when a sheet is issued, not before.
-                var input = state.SheetInput(
-                    settings,
-                    project,
-                    status == "Issued" ? letter : "",
-                    status,
-                    DateOnly.FromDateTime(DateTime.UtcNow)
+                var composed = kinds.Compose(
+                    "plan",
+                    Draft(state, settings, project) with
+                    {
+                        Letter = status == "Issued" ? letter : "",
+                        Status = status,
+                        Camera = now.Camera(cancel),
+                    }
                 );
-                return new Made(
-                    new SheetComposer(Typefaces.Shared, now.Camera(cancel)).Compose(input),
-                    settings,
-                    state,
-                    now.Revision,
-                    letter
-                );
+                return new Made(composed.Document, composed.Sheet!, settings, state, now.Revision, letter);
             },
             cancel
         );

@@ -1,15 +1,12 @@
 using Wellsedes.Core.Drawings;
-using Wellsedes.Core.Planning;
 using Wellsedes.Core.Plans;
-using Wellsedes.Formats.Lettering;
-using Wellsedes.Formats.Pdf;
-using Wellsedes.Formats.Sheets;
+using Wellsedes.Formats.Writers;
 using Wellsedes.Server.Features.Plans;
 
 namespace Wellsedes.Server.Features.Work;
 
 /// <summary>All sheets of a scheme as drafts in one PDF, in the order of their numbers.</summary>
-public sealed class SheetSet : IWorkKind
+public sealed class SheetSet(Writers writers, SheetKinds kinds) : IWorkKind
 {
     public string Name => "sheet-set";
 
@@ -26,34 +23,30 @@ public sealed class SheetSet : IWorkKind
         ];
         if (sheets.Length == 0)
             throw new WorkRefusedException("This scheme has no sheets yet.");
-        var composer = new SheetComposer(Typefaces.Shared, plan.Camera(cancel));
+        var camera = plan.Camera(cancel);
         List<Drawing> drawings = [];
         foreach (var sheet in sheets)
         {
             cancel.ThrowIfCancellationRequested();
-            var input = plan.State(scheme, sheet.LevelId).SheetInput(sheet, project, "", "Draft", DateOnly.FromDateTime(DateTime.UtcNow));
-            drawings.Add(composer.Compose(input).Drawing);
+            drawings.AddRange(Composed("plan", sheet).Pages);
             progress((double)drawings.Count / (2 * sheets.Length));
         }
         // How it was proved stands behind the plans.
         if (plan.Plan.Books.Shelf.Books.Length > 0)
-        {
-            var state = plan.State(scheme, sheets[0].LevelId);
-            drawings.AddRange(
-                new ReportPages(Typefaces.Shared).Compose(
-                    ProvingReport.Of(state),
-                    state.SheetInput(sheets[0], project, "", "Draft", DateOnly.FromDateTime(DateTime.UtcNow))
+            drawings.AddRange(Composed("report", sheets[0]).Pages);
+        var document = new ExportDocument($"{plan.Plan.Details.Title} draft set", plan.Plan) { Pages = [.. drawings] };
+        var written = writers.Write(document, "pdf", done => progress(0.5 + done / 2), cancel)!;
+        return new WorkFile(written.Content, written.MediaType, FileNames.Of(document.Title, written.Ending));
+
+        ExportDocument Composed(string kind, SheetSettings sheet) =>
+            kinds
+                .Compose(
+                    kind,
+                    new SheetRequest(plan.State(scheme, sheet.LevelId), sheet, project, "", "Draft", DateOnly.FromDateTime(DateTime.UtcNow))
+                    {
+                        Camera = camera,
+                    }
                 )
-            );
-        }
-        var written = PdfWriter.Write(
-            drawings,
-            page =>
-            {
-                cancel.ThrowIfCancellationRequested();
-                progress(0.5 + (double)page / (2 * drawings.Count));
-            }
-        );
-        return new WorkFile(written, "application/pdf", FileNames.Of($"{plan.Plan.Details.Title} draft set", "pdf"));
+                .Document;
     }
 }

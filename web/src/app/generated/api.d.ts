@@ -1044,7 +1044,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/plans/{planId}/changes.{kind}": {
+    "/api/plans/{planId}/changes.{ending}": {
         parameters: {
             query?: never;
             header?: never;
@@ -1060,7 +1060,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/plans/{planId}/report.{kind}": {
+    "/api/plans/{planId}/report.{ending}": {
         parameters: {
             query?: never;
             header?: never;
@@ -1204,7 +1204,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/plans/{planId}/sheets/{sheetId}/draft.{kind}": {
+    "/api/plans/{planId}/sheets/{sheetId}/draft.{ending}": {
         parameters: {
             query?: never;
             header?: never;
@@ -1236,7 +1236,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/plans/{planId}/sheets/{sheetId}/revisions/{letter}.{kind}": {
+    "/api/plans/{planId}/sheets/{sheetId}/revisions/{letter}.{ending}": {
         parameters: {
             query?: never;
             header?: never;
@@ -7134,7 +7134,7 @@ export interface operations {
             header?: never;
             path: {
                 planId: string;
-                kind: string;
+                ending: string;
             };
             cookie?: never;
         };
@@ -7157,7 +7157,7 @@ export interface operations {
             header?: never;
             path: {
                 planId: string;
-                kind: string;
+                ending: string;
             };
             cookie?: never;
         };
@@ -7366,7 +7366,7 @@ export interface operations {
             path: {
                 planId: string;
                 sheetId: string;
-                kind: string;
+                ending: string;
             };
             cookie?: never;
         };
@@ -7423,7 +7423,7 @@ export interface operations {
                 planId: string;
                 sheetId: string;
                 letter: string;
-                kind: string;
+                ending: string;
             };
             cookie?: never;
         };
