@@ -56,6 +56,28 @@ public sealed class EarlierDatabaseTests(Cluster cluster)
         }
     }
 
+    /// <summary>What was issued when each revision had its files in columns is fetched as it was written then.</summary>
+    [Fact]
+    public async Task What_was_issued_then_is_fetched_as_it_was()
+    {
+        await using var house = await RestoreAsync("2026-11-25-demo");
+        var owner = await house.OwnerAsync();
+        var projects = await owner.Client.GetFromJsonAsync<JsonElement>("/api/projects");
+        var fetched = 0;
+        foreach (var plan in projects[0].GetProperty("plans").EnumerateArray().Select(plan => plan.GetProperty("id").GetGuid()))
+        foreach (var issued in (await owner.Client.GetFromJsonAsync<JsonElement>($"/api/plans/{plan}/register")).EnumerateArray())
+        foreach (var (ending, begins) in ((string, string)[])[("pdf", "%PDF"), ("svg", "<"), ("csv", ""), ("json", "{")])
+        {
+            var file = await owner.Client.GetByteArrayAsync(
+                $"/api/plans/{plan}/sheets/{issued.GetProperty("sheetId")}/revisions/{issued.GetProperty("letter")}.{ending}"
+            );
+            Assert.NotEmpty(file);
+            Assert.StartsWith(begins, System.Text.Encoding.UTF8.GetString(file).TrimStart('\uFEFF'), StringComparison.Ordinal);
+            fetched++;
+        }
+        Assert.Equal(16, fetched);
+    }
+
     [Fact]
     public async Task Everything_of_the_first_demo_can_be_taken_back_and_brought_again()
     {
