@@ -39,8 +39,6 @@ internal static class BackingEdits
         ?? Editor.CheckText("scale", backing.ScaleFrom, 0, 200)
         ?? (Guid.TryParse(backing.PictureId, out _) ? null : new Problem("picture", "There is no such picture."));
 
-    private static bool Moved(Backing a, Backing b) => a.Placement != b.Placement || a.Scale != b.Scale;
-
     private static Problem? Crop(Backing b) =>
         b is { CropLeft: >= 0, CropTop: >= 0, CropRight: >= 0, CropBottom: >= 0 }
         && b.CropLeft + b.CropRight <= b.Columns - 1

@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using System.Reflection;
 using System.Text.Json;
 using Wellsedes.Core.Plans;
 

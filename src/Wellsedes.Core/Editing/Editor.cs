@@ -41,7 +41,7 @@ public sealed class Editor(EditKinds kinds, ItemForms forms, Func<Plan, string, 
         var answer = kind.Answer(tools, plan, edit);
         if (answer.Change is not { } change)
             return answer;
-        if (kind.Locks == LockRule.Holds && Locking.Broken(plan, change, kind.Subject) is { } locked)
+        if (kind.Locks == LockRule.Holds && Locking.Broken(plan, change, kind) is { } locked)
             return EditAnswer.No(locked);
         return Guard(plan, Followed(plan, change, !atOnce), edit);
     }

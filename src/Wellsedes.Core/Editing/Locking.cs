@@ -6,12 +6,12 @@ namespace Wellsedes.Core.Editing;
 internal static class Locking
 {
     /// <summary>Why a change moves what is locked by itself; null where it does not.</summary>
-    /// <param name="field">The field of the edit that a refusal names.</param>
-    public static Problem? Broken(Plan plan, Change change, string field)
+    /// <param name="kind">Of the edit, whose subject a refusal names.</param>
+    public static Problem? Broken(Plan plan, Change change, EditKind kind)
     {
         foreach (var (before, after) in change.Entities.Select(entity => (entity.Before, entity.After)))
             if (before is ILockable { Locked: true } && Moves(before, after) && !GoesAlong(change, before, after))
-                return new Problem(field, $"{EntityWords.Called(plan, before)} is locked; unlock it first.");
+                return new Problem(kind.Subject, $"{EntityWords.Called(plan, before)} is locked; unlock it first.");
         return null;
     }
 
